@@ -1,0 +1,124 @@
+using System.CommandLine;
+using System.Text.Json;
+using AbleMend.Core;
+using AbleMend.Core.Gear;
+using AbleMend.Core.Materials;
+using AbleMend.Core.Methods;
+using AbleMend.Core.Plans;
+
+namespace AbleMend.Cli;
+
+/// <summary>The command line: plan a case, list the vocabulary, print the schemas.</summary>
+public static class CommandLine
+{
+    /// <summary>Largest case file that is read, in bytes.</summary>
+    public const long LargestFileBytes = 1024 * 1024;
+
+    private const int Fine = 0;
+    private const int Faulty = 1;
+
+    private static readonly JsonSerializerOptions Pretty = new(OpenJson.Options) { WriteIndented = true };
+
+    /// <summary>Runs a command.</summary>
+    /// <returns>0 when all went well, 1 when the case was faulty or the words were wrong.</returns>
+    public static int Run(string[] args, TextWriter output, TextWriter errors, TimeProvider time)
+    {
+        var root = new RootCommand("Able Mend: from damage to a plan with every figure worked out.")
+        {
+            PlanCommand(output, errors, time), CheckCommand(output, errors, time), VocabularyCommand(output), SchemaCommand(output),
+        };
+        return root.Parse(args).Invoke(new InvocationConfiguration { Output = output, Error = errors });
+    }
+
+    private static Command PlanCommand(TextWriter output, TextWriter errors, TimeProvider time)
+    {
+        var file = new Argument<string>("CASE.json") { Description = "A case file, or - for standard input." };
+        var json = new Option<bool>("--json") { Description = "Print the plan as JSON instead of as a sheet." };
+        var command = new Command("plan", "Plan a case and print the plan.") { file, json };
+        command.SetAction(parsed => WithPlan(parsed.GetValue(file)!, errors, time, plan =>
+            output.WriteLine(parsed.GetValue(json) ? JsonSerializer.Serialize(plan.Plan, Pretty) : PlanSheet.Write(plan.Plan, plan.Case))));
+        return command;
+    }
+
+    private static Command CheckCommand(TextWriter output, TextWriter errors, TimeProvider time)
+    {
+        var file = new Argument<string>("CASE.json") { Description = "A case file, or - for standard input." };
+        var command = new Command("check", "Say whether a case can be planned, and what is wrong with it.") { file };
+        command.SetAction(parsed => WithPlan(parsed.GetValue(file)!, errors, time, _ => output.WriteLine("The case can be planned.")));
+        return command;
+    }
+
+    private static Command VocabularyCommand(TextWriter output)
+    {
+        var command = new Command("vocabulary", "List constructions, places, damage kinds, materials and methods by identifier.");
+        command.SetAction(_ => Vocabulary(output));
+        return command;
+    }
+
+    private static Command SchemaCommand(TextWriter output)
+    {
+        var which = new Argument<string>("FORMAT") { Description = "case or plan." };
+        which.AcceptOnlyFromAmong("case", "plan");
+        var command = new Command("schema", "Print the JSON Schema of a format.") { which };
+        command.SetAction(parsed => output.WriteLine(FormatSchemas.For(parsed.GetValue(which)!)));
+        return command;
+    }
+
+    private static int WithPlan(string path, TextWriter errors, TimeProvider time, Action<(RepairCase Case, RepairPlan Plan)> use)
+    {
+        var text = CaseFile.Read(path);
+        var read = text.Value is { } json ? OpenJson.ReadCase(json) : Outcome<RepairCase>.Failed(text.Problems);
+        if (read.Value is not { } repairCase)
+        {
+            return Tell(read.Problems, errors);
+        }
+
+        var started = repairCase with { Wanted = repairCase.Wanted with { StartAt = repairCase.Wanted.StartAt ?? time.GetUtcNow() } };
+        var planned = Planner.Shipped().Plan(started);
+        if (planned.Value is not { } plan)
+        {
+            return Tell(planned.Problems, errors);
+        }
+
+        use((started, plan));
+        return Fine;
+    }
+
+    private static int Tell(IReadOnlyList<Problem> problems, TextWriter errors)
+    {
+        foreach (var problem in problems)
+        {
+            errors.WriteLine($"{(problem.Field == "" ? "case" : problem.Field)}: {problem.Message} {problem.Remedy} [{problem.Code}]");
+        }
+
+        return Faulty;
+    }
+
+    private static void Vocabulary(TextWriter output)
+    {
+        var catalogue = Planner.Shipped().Catalogue;
+        output.WriteLine("Constructions and their places");
+        foreach (var construction in catalogue.ConstructionList)
+        {
+            output.WriteLine($"  {construction.Id,-24}{construction.Name}");
+            output.WriteLine($"  {"",-24}places: {string.Join(", ", construction.Locations.Select(location => location.Id))}");
+        }
+
+        output.WriteLine("Damage kinds");
+        output.WriteLine($"  {string.Join(", ", Enum.GetValues<DamageKind>().Select(Kebab<DamageKind>.Id))}");
+        foreach (var role in Enum.GetValues<Role>())
+        {
+            output.WriteLine($"Materials: {Kebab<Role>.Id(role)}");
+            foreach (var material in catalogue.MaterialList.Where(material => material.Role == role))
+            {
+                output.WriteLine($"  {material.Id,-24}{material.Name}");
+            }
+        }
+
+        output.WriteLine("Methods");
+        foreach (var method in AllMethods.List)
+        {
+            output.WriteLine($"  {method.Id,-24}{method.Name}. {method.Why}");
+        }
+    }
+}

@@ -1,0 +1,78 @@
+namespace AbleMend.Core.Curing;
+
+/// <summary>Air at the bench from an instant on.</summary>
+/// <param name="From">When it begins, UTC.</param>
+/// <param name="TemperatureC">Temperature in °C.</param>
+public sealed record ClimateSpan(DateTimeOffset From, double TemperatureC);
+
+/// <summary>Bench temperature against time: piecewise constant, the last span without end, the first without beginning.</summary>
+public sealed class Climate
+{
+    private Climate(IReadOnlyList<ClimateSpan> spans) => Spans = spans;
+
+    /// <value>Spans in order of time; at least one.</value>
+    public IReadOnlyList<ClimateSpan> Spans { get; }
+
+    /// <summary>The same temperature throughout.</summary>
+    public static Climate Steady(double temperatureC) => new([new ClimateSpan(DateTimeOffset.MinValue, temperatureC)]);
+
+    /// <summary>Builds a climate from spans.</summary>
+    /// <exception cref="ArgumentException">There is no span, or they are out of order.</exception>
+    public static Climate Of(IReadOnlyList<ClimateSpan> spans)
+    {
+        var ordered = spans.Zip(spans.Skip(1)).All(pair => pair.First.From < pair.Second.From);
+        return spans.Count > 0 && ordered
+            ? new Climate(spans)
+            : throw new ArgumentException("A climate needs at least one span, in order of time.", nameof(spans));
+    }
+
+    /// <summary>
+    /// Day and night: the bench temperature by day, another from 20:00 to 07:00 in the shop's zone (common practice:
+    /// heating off between them), for 30 days, then the day temperature.
+    /// </summary>
+    public static Climate DayAndNight(double dayC, double nightC, DateTimeOffset start, TimeZoneInfo zone)
+    {
+        var firstDay = DateOnly.FromDateTime(TimeZoneInfo.ConvertTime(start, zone).DateTime).AddDays(-1);
+        var spans = new List<ClimateSpan>(62);
+        for (var day = 0; day < 31; day++)
+        {
+            spans.Add(new ClimateSpan(At(firstDay.AddDays(day), new TimeOnly(7, 0), zone), dayC));
+            spans.Add(new ClimateSpan(At(firstDay.AddDays(day), new TimeOnly(20, 0), zone), nightC));
+        }
+
+        spans.Add(new ClimateSpan(At(firstDay.AddDays(31), new TimeOnly(7, 0), zone), dayC));
+        return new Climate(spans);
+    }
+
+    /// <summary>This climate up to an instant, and readings from there on: the last reading holds until the next.</summary>
+    /// <param name="readings">Readings in order of time; may be empty.</param>
+    public Climate WithReadings(IReadOnlyList<ClimateSpan> readings) =>
+        readings.Count == 0
+            ? this
+            : Of([.. Spans.Where(span => span.From < readings[0].From), .. readings]);
+
+    /// <summary>Temperature at an instant in °C.</summary>
+    public double TemperatureCAt(DateTimeOffset instant)
+    {
+        var current = Spans[0];
+        foreach (var span in Spans)
+        {
+            if (span.From > instant)
+            {
+                break;
+            }
+
+            current = span;
+        }
+
+        return current.TemperatureC;
+    }
+
+    private static DateTimeOffset At(DateOnly day, TimeOnly time, TimeZoneInfo zone)
+    {
+        var local = day.ToDateTime(time);
+        // A clock change may skip this hour; the hour after it is then the honest reading.
+        var valid = zone.IsInvalidTime(local) ? local.AddHours(1) : local;
+        return new DateTimeOffset(valid, zone.GetUtcOffset(valid)).ToUniversalTime();
+    }
+}

@@ -1,0 +1,59 @@
+using AbleMend.Core.Materials;
+
+namespace AbleMend.Core.Curing;
+
+/// <summary>Turns a label's minutes into clock time at a climate.</summary>
+/// <param name="ReferenceC">Label temperature in °C.</param>
+/// <param name="ActivationKjPerMol">Activation energy in kJ/mol.</param>
+/// <param name="MinimumC">Below this in °C the clock stands still.</param>
+public sealed record CureClock(double ReferenceC, double ActivationKjPerMol, double MinimumC)
+{
+    /// <summary>How long is looked ahead before a milestone counts as never reached: 60 days.</summary>
+    public static readonly TimeSpan Horizon = TimeSpan.FromDays(60);
+
+    /// <summary>
+    /// The clock of a material. Light-cured resin is driven by light, not by warmth (activation 0), but does stop in
+    /// the cold; cements and evaporation carry their own rules.
+    /// </summary>
+    public static CureClock For(Material material)
+    {
+        var label = material.Label ?? throw new ArgumentException($"{material.Id} has no label.", nameof(material));
+        var byClass = material.Cure == CureKind.Light ? 0 : EquivalentAge.DefaultActivationKjPerMol;
+        return new CureClock(label.ReferenceC, material.ActivationKjPerMol ?? byClass, label.MinimumC);
+    }
+
+    /// <summary>Rate at a temperature; 0 below the lowest cure temperature.</summary>
+    public double RateAt(double temperatureC) =>
+        temperatureC < MinimumC ? 0 : EquivalentAge.Rate(ActivationKjPerMol, temperatureC, ReferenceC);
+
+    /// <summary>When a milestone is reached: the integral of the rate since the start equals the label's minutes.</summary>
+    /// <param name="labelMinutes">Minutes at the reference temperature, 0 or more.</param>
+    /// <param name="start">When the clock was started.</param>
+    /// <param name="climate">Air at the bench.</param>
+    /// <returns>The instant, or null when it is not reached within the <see cref="Horizon"/>.</returns>
+    public DateTimeOffset? TryFindReached(double labelMinutes, DateTimeOffset start, Climate climate)
+    {
+        var left = Guard.NotNegative(labelMinutes, nameof(labelMinutes));
+        var now = start;
+        for (var i = 0; i < climate.Spans.Count; i++)
+        {
+            var end = i + 1 < climate.Spans.Count ? climate.Spans[i + 1].From : DateTimeOffset.MaxValue;
+            if (end <= now)
+            {
+                continue;
+            }
+
+            var rate = RateAt(climate.Spans[i].TemperatureC);
+            var needed = rate > 0 ? left / rate : double.PositiveInfinity;
+            if (needed <= (end - now).TotalMinutes)
+            {
+                return needed <= (start + Horizon - now).TotalMinutes ? now.AddMinutes(needed) : null;
+            }
+
+            left -= (end - now).TotalMinutes * rate;
+            now = end;
+        }
+
+        return null;
+    }
+}

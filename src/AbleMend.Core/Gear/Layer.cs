@@ -1,0 +1,37 @@
+using System.Text.Json.Serialization;
+
+namespace AbleMend.Core.Gear;
+
+/// <summary>How a layer is drawn in the section.</summary>
+[JsonConverter(typeof(Kebab<Texture>))]
+public enum Texture
+{
+    Clear,
+    Weave,
+    Foam,
+    Beads,
+    Wood,
+}
+
+/// <summary>A solid that layers are made of.</summary>
+/// <param name="Id">Identifier.</param>
+/// <param name="Name">Generic name of the material.</param>
+/// <param name="Families">Chemical families that the matching rules speak of, such as <c>polystyrene-foam</c>.</param>
+/// <param name="Texture">How it is drawn.</param>
+/// <param name="SoftensAtC">Temperature in °C above which it may not be brought, or null.</param>
+/// <param name="Source">Where these values come from.</param>
+public sealed record Substance(
+    string Id,
+    string Name,
+    IReadOnlyList<string> Families,
+    Texture Texture,
+    double? SoftensAtC,
+    string Source
+);
+
+/// <summary>One layer of an item, in its place from the outside in.</summary>
+/// <param name="Id">Identifier, unique in the construction.</param>
+/// <param name="Name">What the bench calls it.</param>
+/// <param name="Substance">Identifier of its <see cref="Gear.Substance"/>.</param>
+/// <param name="ThicknessMm">Thickness in millimetres, above 0.</param>
+public sealed record Layer(string Id, string Name, string Substance, double ThicknessMm);

@@ -1,0 +1,111 @@
+using AbleMend.Core.Catalogue;
+using AbleMend.Core.Materials;
+using AbleMend.Core.Methods;
+using AbleMend.Core.Plans;
+
+namespace AbleMend.Core.Matching;
+
+/// <summary>What counted for a candidate, each 0 (worst) to 5 (best).</summary>
+public sealed record Marks(double Fast, double Lasting, double Tidy, double Cheap);
+
+/// <summary>A system of method and resin, ranked for this damage.</summary>
+/// <param name="Method">Identifier of the method.</param>
+/// <param name="MethodName">Its name.</param>
+/// <param name="Resin">Identifier of the resin.</param>
+/// <param name="ResinName">Its name.</param>
+/// <param name="Why">What speaks for it.</param>
+/// <param name="Vetoed">Whether it may not be used.</param>
+/// <param name="Findings">What the rules say against it.</param>
+/// <param name="MinutesToWater">Minutes from the start until it may get wet, with waits and hours; null for never.</param>
+/// <param name="Permanence">How long it is meant to hold.</param>
+/// <param name="Skill">1 forgiving, 2 some practice, 3 demanding.</param>
+/// <param name="Marks">Marks that it was ranked by.</param>
+/// <param name="Score">Weighted mean of the marks less its cautions, 0 to 5.</param>
+public sealed record Candidate(
+    string Method,
+    string MethodName,
+    string Resin,
+    string ResinName,
+    string Why,
+    bool Vetoed,
+    IReadOnlyList<Finding> Findings,
+    double? MinutesToWater,
+    Permanence Permanence,
+    int Skill,
+    Marks Marks,
+    double Score
+);
+
+/// <summary>Matches chemistry and method to the damage: vetoes first, then preference.</summary>
+public static class Matcher
+{
+    /// <summary>Marks taken off for each caution.</summary>
+    public const double CautionCost = 1.0;
+
+    /// <summary>All systems that fit the damage, best first, the vetoed last.</summary>
+    public static IReadOnlyList<Candidate> Rank(CaseView view, IReadOnlyList<IMendMethod> methods) =>
+        [
+            .. methods
+                .Where(method => method.DoesNotFit(view) is null)
+                .SelectMany(method => view.Catalogue.MaterialList
+                    .Where(material => material.Role == Role.Resin && method.Takes(material))
+                    .Select(resin => Judge(view, method, resin)))
+                .OrderBy(candidate => candidate.Vetoed)
+                .ThenByDescending(candidate => candidate.Score),
+        ];
+
+    /// <summary>The first cleaner, in the catalogue's order, that harms no layer of the item.</summary>
+    public static Material SafeCleaner(CaseView view) =>
+        view.Catalogue.MaterialList.First(material =>
+            material.Role == Role.Cleaner
+            && view.Catalogue.Rules.OfType<AttacksRule>().All(rule => rule.Harms(material, view.Reach) is null));
+
+    private static Candidate Judge(CaseView view, IMendMethod method, Material resin)
+    {
+        var timeline = Timeline.Lay(method.Outline(view, resin), view.StartAt, view.Climate, view.Hours, NoActuals);
+        var ready = timeline[^1].OpensAt;
+        var system = new SystemUnderTest(method, resin, view, ready);
+        var findings = view.Catalogue.Rules.SelectMany(rule => rule.Look(system)).ToList();
+        var minutes = (ready - view.StartAt)?.TotalMinutes;
+        var handsOn = timeline.Sum(each => (each.HandsEndAt - each.StartsAt)?.TotalMinutes ?? 0);
+        var marks = new Marks(FastMark(minutes, handsOn), method.Permanence == Permanence.Lasting ? 5 : 1.5, method.Tidiness, 6 - resin.Cost);
+        var cautions = findings.Count(finding => finding.Weight != Weight.Veto);
+        return new Candidate(
+            method.Id,
+            method.Name,
+            resin.Id,
+            resin.Name,
+            method.Why,
+            findings.Any(finding => finding.Weight == Weight.Veto),
+            findings,
+            minutes,
+            method.Permanence,
+            Math.Max(method.Skill, resin.Skill),
+            marks,
+            Math.Max(0, Mean(marks, view.Case.Wanted) - (cautions * CautionCost)));
+    }
+
+    private static readonly Dictionary<string, Actual> NoActuals = [];
+
+    /// <summary>
+    /// The mean of two marks: time to water, 5 for an hour and one less for each fourfold; and work by hand, 5 for a
+    /// quarter of an hour and one less for each twofold.
+    /// </summary>
+    private static double FastMark(double? minutes, double handsOnMin) =>
+        minutes is { } some
+            ? (Math.Clamp(5 - Math.Log(Math.Max(some, 60) / 60, 4), 0, 5) + Math.Clamp(5 - Math.Log2(Math.Max(handsOnMin, 15) / 15), 0, 5)) / 2
+            : 0;
+
+    /// <summary>Weighted mean of the marks. For a mend for now, lasting does not count and fast counts twice.</summary>
+    private static double Mean(Marks marks, Wanted wanted)
+    {
+        var weights = wanted.Weights ?? new Weights();
+        var forNow = wanted.Permanence == Permanence.ForNow;
+        double fast = forNow ? 2 * weights.Fast : weights.Fast;
+        double lasting = forNow ? 0 : weights.Lasting;
+        var sum = fast + lasting + weights.Tidy + weights.Cheap;
+        return sum == 0
+            ? 0
+            : ((marks.Fast * fast) + (marks.Lasting * lasting) + (marks.Tidy * weights.Tidy) + (marks.Cheap * weights.Cheap)) / sum;
+    }
+}

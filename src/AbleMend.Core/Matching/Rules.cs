@@ -1,0 +1,173 @@
+using System.Text.Json.Serialization;
+using AbleMend.Core.Gear;
+using AbleMend.Core.Materials;
+using AbleMend.Core.Plans;
+
+namespace AbleMend.Core.Matching;
+
+/// <summary>A rule of judgement about a material or a system of method and resin. Rules are data; each kind knows how to look.</summary>
+/// <param name="Id">Identifier.</param>
+/// <param name="Reason">Why, in words of the trade.</param>
+/// <param name="Source">Where it comes from.</param>
+[JsonPolymorphic(TypeDiscriminatorPropertyName = "kind")]
+[JsonDerivedType(typeof(AttacksRule), "attacks")]
+[JsonDerivedType(typeof(HoldsBadlyRule), "holds-badly")]
+[JsonDerivedType(typeof(BondsRule), "bonds")]
+[JsonDerivedType(typeof(CureTemperatureRule), "cure-temperature")]
+[JsonDerivedType(typeof(HumidityRule), "humidity")]
+[JsonDerivedType(typeof(LiesFlatRule), "lies-flat")]
+[JsonDerivedType(typeof(LayerDepthRule), "layer-depth")]
+[JsonDerivedType(typeof(ReadyInTimeRule), "ready-in-time")]
+[JsonDerivedType(typeof(LastingRule), "lasting")]
+[JsonDerivedType(typeof(SkillRule), "skill")]
+[JsonDerivedType(typeof(InStockRule), "in-stock")]
+[JsonDerivedType(typeof(InDateRule), "in-date")]
+public abstract record MatchRule(string Id, string Reason, string Source)
+{
+    /// <summary>What this rule finds against a system; empty when it has nothing to say.</summary>
+    internal abstract IEnumerable<Finding> Look(SystemUnderTest system);
+
+    private protected Finding Say(Weight weight, string reason, Layer? layer = null) =>
+        new(Id, weight, reason, layer?.Id, layer?.Name, Source);
+}
+
+/// <summary>A chemistry that attacks a family of substances: a veto that protects a layer.</summary>
+/// <param name="Chemistries">Chemistries that do harm.</param>
+/// <param name="Family">Family that is harmed.</param>
+/// <param name="AnywhereInItem">Whether a layer that the damage does not reach is protected as well.</param>
+public sealed record AttacksRule(
+    string Id, string Reason, string Source, IReadOnlyList<string> Chemistries, string Family, bool AnywhereInItem)
+    : MatchRule(Id, Reason, Source)
+{
+    /// <summary>The layer that a material would harm, or null.</summary>
+    internal ReachedLayer? Harms(Material material, Reach reach) =>
+        Chemistries.Contains(material.Chemistry)
+            ? reach.Layers.FirstOrDefault(layer => (AnywhereInItem || layer.Touched) && layer.Substance.Families.Contains(Family))
+            : null;
+
+    internal override IEnumerable<Finding> Look(SystemUnderTest system) =>
+        Harms(system.Resin, system.View.Reach) is { } layer ? [Say(Weight.Veto, Reason, layer.Layer)] : [];
+}
+
+/// <summary>A chemistry that holds badly on a family: a caution.</summary>
+public sealed record HoldsBadlyRule(string Id, string Reason, string Source, IReadOnlyList<string> Chemistries, string Family)
+    : MatchRule(Id, Reason, Source)
+{
+    internal override IEnumerable<Finding> Look(SystemUnderTest system)
+    {
+        if (!Chemistries.Contains(system.Resin.Chemistry))
+        {
+            return [];
+        }
+
+        var layer = system.View.Reach.Layers.FirstOrDefault(each => each.Touched && each.Substance.Families.Contains(Family));
+        var earlier = Family == $"cured-{system.View.Case.Item.EarlierMend}";
+        return layer is not null || earlier ? [Say(Weight.Caution, Reason, layer?.Layer)] : [];
+    }
+}
+
+/// <summary>A resin must be known to hold on every layer that it touches.</summary>
+public sealed record BondsRule(string Id, string Reason, string Source) : MatchRule(Id, Reason, Source)
+{
+    internal override IEnumerable<Finding> Look(SystemUnderTest system) =>
+        system.View.Reach.Touched
+            .Where(layer => !system.Resin.BondsTo.Contains(layer.Layer.Substance))
+            .Take(1)
+            .Select(layer => Say(Weight.Veto, Reason, layer.Layer));
+}
+
+/// <summary>The bench must be inside the temperatures at which it cures.</summary>
+public sealed record CureTemperatureRule(string Id, string Reason, string Source) : MatchRule(Id, Reason, Source)
+{
+    internal override IEnumerable<Finding> Look(SystemUnderTest system)
+    {
+        var label = system.Resin.Label!;
+        var bench = system.View.Case.Bench;
+        if (bench.TemperatureC < label.MinimumC || bench.TemperatureC > label.MaximumC)
+        {
+            return [Say(Weight.Veto, $"{Reason} It takes {label.MinimumC:0} to {label.MaximumC:0} °C; the bench is at {bench.TemperatureC:0.#} °C.")];
+        }
+
+        return bench.NightTemperatureC < label.MinimumC
+            ? [Say(Weight.Caution, $"At night it stands still: it needs {label.MinimumC:0} °C and the bench falls to {bench.NightTemperatureC:0.#} °C.")]
+            : [];
+    }
+}
+
+/// <summary>The air must be dry enough.</summary>
+public sealed record HumidityRule(string Id, string Reason, string Source) : MatchRule(Id, Reason, Source)
+{
+    internal override IEnumerable<Finding> Look(SystemUnderTest system)
+    {
+        var most = system.Resin.Label!.MaximumHumidityPercent;
+        return system.View.Case.Bench.RelativeHumidityPercent > most
+            ? [Say(Weight.Caution, $"{Reason} Its label stops at {most:0} %.")]
+            : [];
+    }
+}
+
+/// <summary>Some methods need a face that a film lies flat on.</summary>
+public sealed record LiesFlatRule(string Id, string Reason, string Source, IReadOnlyList<string> Methods) : MatchRule(Id, Reason, Source)
+{
+    internal override IEnumerable<Finding> Look(SystemUnderTest system) =>
+        Methods.Contains(system.Method.Id) && !system.View.Location.Flat ? [Say(Weight.Caution, Reason)] : [];
+}
+
+/// <summary>Light cures only so deep at once.</summary>
+public sealed record LayerDepthRule(string Id, string Reason, string Source) : MatchRule(Id, Reason, Source)
+{
+    internal override IEnumerable<Finding> Look(SystemUnderTest system) =>
+        system.Resin.Light is { } light && system.View.Case.Damage.DepthMm > light.LayerMm
+            ? [Say(Weight.Caution, $"{Reason} At most {light.LayerMm:0.#} mm a layer.")]
+            : [];
+}
+
+/// <summary>It should be ready for water when it is needed.</summary>
+public sealed record ReadyInTimeRule(string Id, string Reason, string Source) : MatchRule(Id, Reason, Source)
+{
+    internal override IEnumerable<Finding> Look(SystemUnderTest system)
+    {
+        if (system.ReadyAt is not { } ready)
+        {
+            return [Say(Weight.Veto, "At this bench it never gets there: too cold, or no light for it.")];
+        }
+
+        return ready > system.View.Case.Wanted.NeededBy ? [Say(Weight.Caution, Reason)] : [];
+    }
+}
+
+/// <summary>A mend for now, where one for good was asked.</summary>
+public sealed record LastingRule(string Id, string Reason, string Source) : MatchRule(Id, Reason, Source)
+{
+    internal override IEnumerable<Finding> Look(SystemUnderTest system) =>
+        system.Method.Permanence == Permanence.ForNow && system.View.Case.Wanted.Permanence == Permanence.Lasting
+            ? [Say(Weight.Caution, Reason)]
+            : [];
+}
+
+/// <summary>Skill stated against skill needed.</summary>
+public sealed record SkillRule(string Id, string Reason, string Source) : MatchRule(Id, Reason, Source)
+{
+    internal override IEnumerable<Finding> Look(SystemUnderTest system) =>
+        Math.Max(system.Method.Skill, system.Resin.Skill) > system.View.Case.Wanted.Skill ? [Say(Weight.Caution, Reason)] : [];
+}
+
+/// <summary>What is not on the shelf has to be bought.</summary>
+public sealed record InStockRule(string Id, string Reason, string Source) : MatchRule(Id, Reason, Source)
+{
+    internal override IEnumerable<Finding> Look(SystemUnderTest system) =>
+        system.View.Case.Shelf is { } shelf && shelf.All(entry => entry.Material != system.Resin.Id)
+            ? [Say(Weight.ToBuy, Reason)]
+            : [];
+}
+
+/// <summary>What is past its date is not used.</summary>
+public sealed record InDateRule(string Id, string Reason, string Source) : MatchRule(Id, Reason, Source)
+{
+    internal override IEnumerable<Finding> Look(SystemUnderTest system)
+    {
+        var tins = system.View.Case.Shelf?.Where(entry => entry.Material == system.Resin.Id).ToList() ?? [];
+        var today = DateOnly.FromDateTime(system.View.StartAt.UtcDateTime);
+        return tins.Count > 0 && tins.All(tin => tin.UseBefore < today) ? [Say(Weight.Veto, Reason)] : [];
+    }
+}

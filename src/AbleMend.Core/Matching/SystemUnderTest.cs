@@ -1,0 +1,12 @@
+using AbleMend.Core.Materials;
+using AbleMend.Core.Methods;
+using AbleMend.Core.Plans;
+
+namespace AbleMend.Core.Matching;
+
+/// <summary>A method and a resin, as the rules look at them.</summary>
+/// <param name="Method">Way of mending.</param>
+/// <param name="Resin">Resin.</param>
+/// <param name="View">The case.</param>
+/// <param name="ReadyAt">When it could go into the water; null for never.</param>
+internal sealed record SystemUnderTest(IMendMethod Method, Material Resin, CaseView View, DateTimeOffset? ReadyAt);

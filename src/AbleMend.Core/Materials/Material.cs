@@ -1,0 +1,155 @@
+using System.Text.Json.Serialization;
+
+namespace AbleMend.Core.Materials;
+
+/// <summary>What a material does in a mend.</summary>
+[JsonConverter(typeof(Kebab<Role>))]
+public enum Role
+{
+    Resin,
+    Cloth,
+    Filler,
+    Cleaner,
+    Catalyst,
+}
+
+/// <summary>What makes it set.</summary>
+[JsonConverter(typeof(Kebab<CureKind>))]
+public enum CureKind
+{
+    /// <summary>Resin and hardener in a fixed ratio.</summary>
+    TwoPart,
+
+    /// <summary>Resin with a small, adjustable amount of peroxide.</summary>
+    Catalysed,
+
+    /// <summary>Ultraviolet light.</summary>
+    Light,
+}
+
+/// <summary>How a ratio is measured out.</summary>
+[JsonConverter(typeof(Kebab<RatioBasis>))]
+public enum RatioBasis
+{
+    Volume,
+    Weight,
+}
+
+/// <summary>Mix ratio of two parts, as the label gives it.</summary>
+/// <param name="By">Basis of the ratio.</param>
+/// <param name="A">Parts of A, above 0.</param>
+/// <param name="B">Parts of B, above 0.</param>
+/// <param name="TolerancePercent">Error of the ratio that the system stands, in percent, above 0.</param>
+public sealed record MixRatio(RatioBasis By, double A, double B, double TolerancePercent);
+
+/// <summary>Catalyst of a catalysed resin, by weight of resin.</summary>
+/// <param name="Percent">Usual amount at the reference temperature, in percent.</param>
+/// <param name="MinPercent">Least amount allowed.</param>
+/// <param name="MaxPercent">Most amount allowed.</param>
+/// <param name="DropMassG">Mass of one drop from the usual dropper, in grams.</param>
+/// <param name="DensityGPerMl">Density in g/mL.</param>
+public sealed record CatalystDose(double Percent, double MinPercent, double MaxPercent, double DropMassG, double DensityGPerMl);
+
+/// <summary>Milestones of cure as the label gives them, in minutes at the reference temperature, from mixing (or from the light).</summary>
+/// <param name="ReferenceC">Temperature of the label in °C.</param>
+/// <param name="PotLifeMin">Pot life of <paramref name="PotMassG"/>; null for light-cured resin, which keeps in the dark.</param>
+/// <param name="PotMassG">Mass that the pot life is given for, in grams.</param>
+/// <param name="RecoatOpensMin">Firm enough to take the next coat without sanding.</param>
+/// <param name="RecoatClosesMin">After this the next coat needs a key; null when sanding is always needed.</param>
+/// <param name="SandableMin">Cuts to dust instead of clogging.</param>
+/// <param name="LoadableMin">May get wet and be loaded.</param>
+/// <param name="FullMin">Full properties.</param>
+/// <param name="MinimumC">Lowest temperature at which it cures.</param>
+/// <param name="MaximumC">Highest bench temperature to use it at.</param>
+/// <param name="MaximumHumidityPercent">Highest relative humidity to use it at.</param>
+public sealed record CureLabel(
+    double ReferenceC,
+    double? PotLifeMin,
+    double? PotMassG,
+    double RecoatOpensMin,
+    double? RecoatClosesMin,
+    double SandableMin,
+    double LoadableMin,
+    double FullMin,
+    double MinimumC,
+    double MaximumC,
+    double MaximumHumidityPercent
+);
+
+/// <summary>Heat of cure, for the cup.</summary>
+/// <param name="EnthalpyJPerG">Heat released by full cure in J/g.</param>
+/// <param name="HeatCapacityJPerGK">Heat capacity in J/(g·K).</param>
+/// <param name="GelConversion">Conversion at which it is too thick to be spread, which is where a label's pot life ends, 0 to 1.</param>
+/// <param name="SafePeakC">Peak temperature in °C that resin and cup stand.</param>
+public sealed record CureHeat(double EnthalpyJPerG, double HeatCapacityJPerGK, double GelConversion, double SafePeakC);
+
+/// <summary>How deep light cures one layer, and what the label's times assume.</summary>
+/// <param name="LayerMm">Most thickness cured at once, in millimetres.</param>
+public sealed record LightCure(double LayerMm);
+
+/// <summary>A material on the bench, in generic terms, as its label describes it.</summary>
+/// <param name="Id">Identifier.</param>
+/// <param name="Name">Generic name.</param>
+/// <param name="Role">What it does.</param>
+/// <param name="Chemistry">Chemical family that the rules speak of.</param>
+/// <param name="Source">Where its values come from.</param>
+/// <param name="Skill">1 forgiving, 2 some practice, 3 demanding.</param>
+/// <param name="Cost">Relative cost of a litre, 1 to 5.</param>
+/// <param name="Hazards">Identifiers of cautions.</param>
+/// <param name="BondsTo">Substances that it holds on; empty when bonding is not its part.</param>
+/// <param name="DensityGPerMl">Density in g/mL: mixed resin, loose filler or liquid.</param>
+public sealed record Material(
+    string Id,
+    string Name,
+    Role Role,
+    string Chemistry,
+    string Source,
+    double? DensityGPerMl,
+    int Skill,
+    int Cost,
+    IReadOnlyList<string> Hazards,
+    IReadOnlyList<string> BondsTo
+)
+{
+    /// <value>What makes a resin set; null for what does not set.</value>
+    public CureKind? Cure { get; init; }
+
+    /// <value>Mix ratio of a two-part resin.</value>
+    public MixRatio? Ratio { get; init; }
+
+    /// <value>Density of part A in g/mL.</value>
+    public double? DensityAGPerMl { get; init; }
+
+    /// <value>Density of part B in g/mL.</value>
+    public double? DensityBGPerMl { get; init; }
+
+    /// <value>Catalyst of a catalysed resin, and of a light-cured resin that may take one.</value>
+    public CatalystDose? Catalyst { get; init; }
+
+    /// <value>Milestones of cure.</value>
+    public CureLabel? Label { get; init; }
+
+    /// <value>Activation energy in kJ/mol for the effect of temperature; null takes the default of its class.</value>
+    public double? ActivationKjPerMol { get; init; }
+
+    /// <value>Heat of cure.</value>
+    public CureHeat? Heat { get; init; }
+
+    /// <value>Light cure.</value>
+    public LightCure? Light { get; init; }
+
+    /// <value>Areal weight of a cloth in g/m².</value>
+    public double? ArealWeightGPerM2 { get; init; }
+
+    /// <value>Thickness that one layer of a cloth lays down, in millimetres.</value>
+    public double? PlyMm { get; init; }
+
+    /// <value>Mass of a filler in a thickened mix, as a share of the whole mix, 0 to 1.</value>
+    public double? FillerMassShare { get; init; }
+
+    /// <value>Minutes for a cleaner to leave an open surface at 20 °C.</value>
+    public double? FlashMin { get; init; }
+
+    /// <value>Whether the surface needs wax or film to cure in air.</value>
+    public bool AirInhibited { get; init; }
+}

@@ -1,0 +1,134 @@
+using AbleMend.Core.Materials;
+
+namespace AbleMend.Core.Mixing;
+
+/// <summary>One batch as it is measured out.</summary>
+/// <param name="AMl">Part A in mL.</param>
+/// <param name="BMl">Part B in mL; 0 for a single part.</param>
+/// <param name="AG">Part A in grams.</param>
+/// <param name="BG">Part B in grams.</param>
+/// <param name="RatioErrorPercent">Standard error of the ratio with this device, in percent; 0 for a single part.</param>
+public sealed record Batch(double AMl, double BMl, double AG, double BG, double RatioErrorPercent)
+{
+    /// <value>Volume of the batch in mL.</value>
+    public double TotalMl => AMl + BMl;
+
+    /// <value>Mass of the batch in grams.</value>
+    public double TotalG => AG + BG;
+}
+
+/// <summary>
+/// The least batch that can be measured well enough. Each part is off by a rectangular error of half-width
+/// <c>e</c>, so by a standard uncertainty of e/√3 (JCGM 100:2008, 4.3.7), and the ratio by
+/// √((u/A)² + (u/B)²) (5.1.6, product of powers).
+/// </summary>
+public static class BatchMaker
+{
+    /// <summary>The citation that goes with a batch.</summary>
+    public static Source Source { get; } =
+        Source.Published("JCGM 100:2008 (GUM), 4.3.7 rectangular distribution and 5.1.6 relative uncertainty of a quotient");
+
+    /// <summary>Standard error of a ratio in percent.</summary>
+    /// <param name="amountA">Amount of A, above 0.</param>
+    /// <param name="amountB">Amount of B in the same unit, above 0.</param>
+    /// <param name="halfWidth">Half-width of the error of each, same unit.</param>
+    /// <returns>For 20 and 10 mL, each to 0.5 mL: 3.2 %.</returns>
+    public static double RatioErrorPercent(double amountA, double amountB, double halfWidth)
+    {
+        var u = Guard.NotNegative(halfWidth, nameof(halfWidth)) / Math.Sqrt(3);
+        var relativeA = u / Guard.Positive(amountA, nameof(amountA));
+        var relativeB = u / Guard.Positive(amountB, nameof(amountB));
+        return 100 * Math.Sqrt((relativeA * relativeA) + (relativeB * relativeB));
+    }
+
+    /// <summary>The least batch of a two-part resin that covers a volume and whose ratio this device can hold.</summary>
+    /// <param name="resin">A two-part resin.</param>
+    /// <param name="neededMl">Volume wanted in mL, above 0.</param>
+    /// <param name="device">What it is measured with.</param>
+    public static Batch Least(Material resin, double neededMl, MeasuringDevice device)
+    {
+        Guard.Positive(neededMl, nameof(neededMl));
+        return device switch
+        {
+            CupDevice cup => InCup(resin, neededMl, cup),
+            ScaleDevice scale => OnScale(resin, neededMl, scale),
+            _ => throw new ArgumentException("Unknown device.", nameof(device)),
+        };
+    }
+
+    /// <summary>A batch of a set volume, with the ratio error that this device gives it.</summary>
+    public static Batch OfVolume(Material resin, double totalMl, MeasuringDevice device)
+    {
+        var a = Guard.Positive(totalMl, nameof(totalMl)) * Ratio.VolumeShareOfA(resin);
+        return Build(resin, a, totalMl - a, device);
+    }
+
+    private static Batch InCup(Material resin, double neededMl, CupDevice cup)
+    {
+        var (a, b) = WholeLines(resin, cup);
+        var leastForError = LeastTotal(a / (a + b), cup.LineErrorMl, resin.Ratio!.TolerancePercent);
+        var sets = Math.Ceiling((Math.Max(neededMl, leastForError) / (a + b)) - 1e-9);
+        return Build(resin, sets * a, sets * b, cup);
+    }
+
+    /// <summary>
+    /// The smallest amounts of A and B that both stand on a line: 2:1 on lines of 5 mL is 10 and 5. Where no
+    /// small whole numbers fit the ratio, B is poured to a line and A to the mark that the ratio asks for.
+    /// </summary>
+    private static (double A, double B) WholeLines(Material resin, CupDevice cup)
+    {
+        var share = Ratio.VolumeShareOfA(resin);
+        var ratio = share / (1 - share);
+        for (var lines = 1; lines <= 4; lines++)
+        {
+            if (Math.Abs((ratio * lines) - Math.Round(ratio * lines)) < 0.02)
+            {
+                return (Math.Round(ratio * lines) * cup.LineEveryMl, lines * cup.LineEveryMl);
+            }
+        }
+
+        return (ratio * cup.LineEveryMl, cup.LineEveryMl);
+    }
+
+    private static Batch OnScale(Material resin, double neededMl, ScaleDevice scale)
+    {
+        var shareA = Ratio.MassShareOfA(resin);
+        var ratio = shareA / (1 - shareA);
+        var totalG = Math.Max(neededMl * MixedDensity(resin), LeastTotal(shareA, scale.StepG / 2, resin.Ratio!.TolerancePercent));
+        var steps = Math.Ceiling((totalG * (1 - shareA) / scale.StepG) - 1e-9);
+        // Both parts stand on a step of the scale; step on until rounding A costs no more than a third of the tolerance.
+        while (true)
+        {
+            var b = steps * scale.StepG;
+            var a = Math.Round(b * ratio / scale.StepG) * scale.StepG;
+            if (Math.Abs((a / b / ratio) - 1) <= resin.Ratio.TolerancePercent / 300)
+            {
+                return Build(resin, a / resin.DensityAGPerMl!.Value, b / resin.DensityBGPerMl!.Value, scale);
+            }
+
+            steps++;
+        }
+    }
+
+    /// <summary>Total at which the ratio error equals the tolerance, in the unit of the half-width.</summary>
+    private static double LeastTotal(double shareA, double halfWidth, double tolerancePercent) =>
+        RatioErrorPercent(shareA, 1 - shareA, halfWidth) / tolerancePercent;
+
+    private static Batch Build(Material resin, double aMl, double bMl, MeasuringDevice device)
+    {
+        var (aG, bG) = (aMl * resin.DensityAGPerMl!.Value, bMl * resin.DensityBGPerMl!.Value);
+        var error = device switch
+        {
+            CupDevice cup => RatioErrorPercent(aMl, bMl, cup.LineErrorMl),
+            ScaleDevice scale => RatioErrorPercent(aG, bG, scale.StepG / 2),
+            _ => throw new ArgumentException("Unknown device.", nameof(device)),
+        };
+        return new Batch(aMl, bMl, aG, bG, error);
+    }
+
+    private static double MixedDensity(Material resin)
+    {
+        var share = Ratio.VolumeShareOfA(resin);
+        return (share * resin.DensityAGPerMl!.Value) + ((1 - share) * resin.DensityBGPerMl!.Value);
+    }
+}

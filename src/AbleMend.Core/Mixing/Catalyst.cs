@@ -1,0 +1,34 @@
+using AbleMend.Core.Materials;
+
+namespace AbleMend.Core.Mixing;
+
+/// <summary>How much catalyst a batch takes.</summary>
+/// <param name="Percent">Percent by weight of resin.</param>
+/// <param name="MassG">Grams.</param>
+/// <param name="VolumeMl">Millilitres.</param>
+/// <param name="Drops">Whole drops from the calibrated dropper.</param>
+/// <param name="Held">Whether the temperature asked for more or less than the label allows, so that the limit was taken.</param>
+public sealed record CatalystAmount(double Percent, double MassG, double VolumeMl, int Drops, bool Held);
+
+/// <summary>Catalyst by weight of resin, adjusted to the bench temperature within the label's band.</summary>
+public static class Catalyst
+{
+    /// <summary>Change for each °C away from the label's temperature, in percentage points. Common practice: 0.5 more for 8 °C colder.</summary>
+    public const double PointsPerK = 0.0625;
+
+    /// <summary>The dose for a mass of resin at a temperature.</summary>
+    /// <param name="dose">The label's dose.</param>
+    /// <param name="resinG">Resin in grams, above 0.</param>
+    /// <param name="benchC">Bench temperature in °C.</param>
+    /// <param name="referenceC">Temperature of the label's dose in °C.</param>
+    /// <returns>50 g at 2 % and the reference temperature: 1 g.</returns>
+    public static CatalystAmount For(CatalystDose dose, double resinG, double benchC, double referenceC)
+    {
+        Guard.Positive(resinG, nameof(resinG));
+        var wanted = dose.Percent + ((referenceC - benchC) * PointsPerK);
+        var percent = Math.Clamp(wanted, dose.MinPercent, dose.MaxPercent);
+        var grams = resinG * percent / 100;
+        var drops = (int)Math.Max(1, Math.Round(grams / dose.DropMassG));
+        return new CatalystAmount(percent, grams, grams / dose.DensityGPerMl, drops, Math.Abs(percent - wanted) > 1e-9);
+    }
+}

@@ -1,0 +1,188 @@
+using AbleMend.Core.Materials;
+
+namespace AbleMend.Core.Mixing;
+
+/// <summary>What a batch does in its cup.</summary>
+/// <param name="PotLifeMin">Minutes from mixing until it can no longer be spread; never longer than the simulated time.</param>
+/// <param name="PeakC">Highest temperature in °C.</param>
+/// <param name="Gelled">Whether it gelled within the simulated time.</param>
+public sealed record CupResult(double PotLifeMin, double PeakC, bool Gelled);
+
+/// <summary>Shape that a batch stands in.</summary>
+public enum CupShape
+{
+    /// <summary>A round cup filled as high as it is wide: the worst for heat.</summary>
+    Cup,
+
+    /// <summary>A tray or a film, <see cref="Cup.TrayDepthMm"/> deep: sheds its heat.</summary>
+    Tray,
+}
+
+/// <summary>
+/// A batch in its cup as a lumped body: m·cp·dT/dt = m·ΔH·dα/dt − h·A·(T − T_air), with the autocatalytic rate
+/// dα/dt = (k1 + k2·α)(1 − α)² of Kamal and Sourour (1973). Constants are fitted so that the label's mass at the
+/// label's temperature reaches gel at the label's pot life.
+/// </summary>
+public sealed class Cup
+{
+    /// <summary>Depth of resin in a tray, in millimetres.</summary>
+    public const double TrayDepthMm = 5;
+
+    /// <summary>Heat transfer to still air, convection and radiation, in W/(m²·K). From memory: about 6 each.</summary>
+    public const double HeatTransferWPerM2K = 12;
+
+    /// <summary>k2/k1: how strongly the reaction feeds itself. From memory, chosen so that 100 g runs away and 15 g stays under 60 °C, as benches know it.</summary>
+    public const double Autocatalysis = 2;
+
+    private const double MinuteS = 60;
+    private const double LongestMin = 24 * 60;
+
+    private readonly CureHeat _heat;
+    private readonly double _densityGPerMl;
+    private readonly double _activationJPerMol;
+    private readonly double _referenceC;
+    private readonly double _k1PerS;
+
+    private Cup(CureHeat heat, double densityGPerMl, double activationKjPerMol, double referenceC, double k1PerS)
+    {
+        _heat = heat;
+        _densityGPerMl = densityGPerMl;
+        _activationJPerMol = activationKjPerMol * 1000;
+        _referenceC = referenceC;
+        _k1PerS = k1PerS;
+    }
+
+    /// <summary>The citation that goes with a pot life.</summary>
+    public static Source Source { get; } =
+        Source.Published("Kamal and Sourour (1973), autocatalytic cure; lumped heat balance of the cup, fitted to the label's pot life");
+
+    /// <summary>Fits the cup of a material to its label.</summary>
+    /// <param name="material">A material with label, pot life, pot mass, heat and density.</param>
+    /// <exception cref="ArgumentException">The label lacks one of them.</exception>
+    public static Cup Fit(Material material)
+    {
+        if (material is not { Label: { PotLifeMin: { } potLife, PotMassG: { } mass } label, Heat: { } heat, DensityGPerMl: { } density })
+        {
+            throw new ArgumentException($"{material.Id} lacks pot life, heat or density.", nameof(material));
+        }
+
+        var activation = material.ActivationKjPerMol ?? Curing.EquivalentAge.DefaultActivationKjPerMol;
+        Cup With(double k1) => new(heat, density, activation, label.ReferenceC, k1);
+
+        // Pot life falls steadily as k1 grows, so bisection on its logarithm closes in to 0.01 %.
+        double low = Math.Log(1e-9), high = Math.Log(1);
+        for (var i = 0; i < 60 && high - low > 1e-4; i++)
+        {
+            var middle = (low + high) / 2;
+            var life = With(Math.Exp(middle)).Simulate(mass, label.ReferenceC, CupShape.Cup).PotLifeMin;
+            (low, high) = life > potLife ? (middle, high) : (low, middle);
+        }
+
+        return With(Math.Exp((low + high) / 2));
+    }
+
+    /// <summary>Simulates a batch from mixing, for at most a day, until it has gelled and is past its peak.</summary>
+    /// <param name="massG">Mass of the batch in grams, above 0.</param>
+    /// <param name="airC">Temperature of air and resin at mixing, in °C.</param>
+    /// <param name="shape">What it stands in.</param>
+    public CupResult Simulate(double massG, double airC, CupShape shape)
+    {
+        Guard.Positive(massG, nameof(massG));
+        Guard.Within(airC, -30, 80, nameof(airC));
+        var cooling = HeatTransferWPerM2K * AreaM2(massG, shape) / (massG * _heat.HeatCapacityJPerGK);
+        var heating = _heat.EnthalpyJPerG / _heat.HeatCapacityJPerGK;
+        double time = 0, alpha = 0, celsius = airC, peak = airC, gel = double.NaN;
+        while (time < LongestMin * MinuteS)
+        {
+            var rate = RatePerS(alpha, celsius);
+            // A step moves conversion by at most 0.01 and temperature by at most about 2 K, and never lasts over five minutes.
+            var slope = Math.Abs((heating * rate) - (cooling * (celsius - airC)));
+            var step = Math.Min(300, Math.Min(0.01 / rate, slope > 0 ? 2 / slope : 300));
+            var (nextAlpha, nextCelsius) = Midpoint(alpha, celsius, airC, heating, cooling, rate, step);
+            if (double.IsNaN(gel) && nextAlpha >= _heat.GelConversion)
+            {
+                gel = time + (step * (_heat.GelConversion - alpha) / (nextAlpha - alpha));
+            }
+
+            (time, alpha, celsius) = (time + step, nextAlpha, nextCelsius);
+            peak = Math.Max(peak, celsius);
+            if (!double.IsNaN(gel) && celsius < peak - 0.5)
+            {
+                break;
+            }
+
+            if (alpha > 0.999)
+            {
+                break;
+            }
+        }
+
+        return double.IsNaN(gel) ? new CupResult(LongestMin, peak, false) : new CupResult(gel / MinuteS, peak, true);
+    }
+
+    /// <summary>Largest mass in grams, up to <paramref name="ofG"/>, that stays spreadable long enough in a cup.</summary>
+    /// <param name="ofG">Mass wanted in grams.</param>
+    /// <param name="airC">Air in °C.</param>
+    /// <param name="workMin">Minutes needed to spread it.</param>
+    /// <returns>Grams, to within 2 %; null when even a thin tray is too quick.</returns>
+    public double? TryFindLargestBatchG(double ofG, double airC, double workMin)
+    {
+        bool Fits(double grams) => Simulate(grams, airC, CupShape.Cup).PotLifeMin >= workMin;
+
+        if (Fits(ofG))
+        {
+            return ofG;
+        }
+
+        const double LeastG = 2;
+        if (ofG <= LeastG || !Fits(LeastG))
+        {
+            return null;
+        }
+
+        double low = LeastG, high = ofG;
+        while (high / low > 1.02)
+        {
+            var middle = Math.Sqrt(low * high);
+            (low, high) = Fits(middle) ? (middle, high) : (low, middle);
+        }
+
+        return low;
+    }
+
+    private double RatePerS(double alpha, double celsius)
+    {
+        var k1 = _k1PerS * Arrhenius(celsius);
+        return k1 * (1 + (Autocatalysis * alpha)) * (1 - alpha) * (1 - alpha);
+    }
+
+    private double Arrhenius(double celsius)
+    {
+        var zero = Curing.EquivalentAge.ZeroCelsiusK;
+        var difference = (1 / (celsius + zero)) - (1 / (_referenceC + zero));
+        return Math.Exp(-_activationJPerMol / Curing.EquivalentAge.GasConstantJPerMolK * difference);
+    }
+
+    private (double Alpha, double Celsius) Midpoint(
+        double alpha, double celsius, double airC, double heating, double cooling, double rate, double step)
+    {
+        var halfAlpha = Math.Min(1, alpha + (rate * step / 2));
+        var halfCelsius = celsius + (((heating * rate) - (cooling * (celsius - airC))) * step / 2);
+        var halfRate = RatePerS(halfAlpha, halfCelsius);
+        var slope = (heating * halfRate) - (cooling * (halfCelsius - airC));
+        return (Math.Min(1, alpha + (halfRate * step)), celsius + (slope * step));
+    }
+
+    private double AreaM2(double massG, CupShape shape)
+    {
+        var volumeM3 = massG / _densityGPerMl * 1e-6;
+        if (shape == CupShape.Tray)
+        {
+            return 2 * volumeM3 / (TrayDepthMm / 1000);
+        }
+
+        // A cylinder as high as wide, all faces to the air: A = 1.5·π·d² with d = (4V/π)^(1/3).
+        var diameter = Math.Cbrt(4 * volumeM3 / Math.PI);
+        return 1.5 * Math.PI * diameter * diameter;
+    }
+}

@@ -1,0 +1,87 @@
+using System.Text.Json;
+using System.Text.Json.Serialization;
+using AbleMend.Core.Gear;
+using AbleMend.Core.Matching;
+using AbleMend.Core.Materials;
+using AbleMend.Core.Plans;
+using AbleMend.Core.Running;
+using AbleMend.Core.Safety;
+
+namespace AbleMend.Core;
+
+/// <summary>The open formats as JSON: camel-case names, kebab-case words, numbers as numbers, nothing unknown let through.</summary>
+public static class OpenJson
+{
+    /// <value>Options that read and write the open formats.</value>
+    public static JsonSerializerOptions Options { get; } = Build();
+
+    /// <value>Generated serialisers on those options.</value>
+    internal static OpenJsonContext Context { get; } = new(Build());
+
+    /// <summary>Sets options up to read and write the open formats.</summary>
+    public static void Apply(JsonSerializerOptions options)
+    {
+        options.PropertyNamingPolicy = JsonNamingPolicy.CamelCase;
+        options.NumberHandling = JsonNumberHandling.Strict;
+        options.AllowOutOfOrderMetadataProperties = true;
+        options.RespectNullableAnnotations = true;
+        options.RespectRequiredConstructorParameters = true;
+        options.UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow;
+        options.DefaultIgnoreCondition = JsonIgnoreCondition.Never;
+        options.MaxDepth = 32;
+        options.TypeInfoResolverChain.Insert(0, OpenJsonContext.Default);
+    }
+
+    /// <summary>Reads a case.</summary>
+    /// <returns>The case, or the problem with its place in the document.</returns>
+    public static Outcome<RepairCase> ReadCase(string json)
+    {
+        try
+        {
+            return JsonSerializer.Deserialize<RepairCase>(json, Options) is { } read
+                ? Outcome<RepairCase>.Of(read)
+                : Outcome<RepairCase>.Failed(Broken("", "The document is empty."));
+        }
+        catch (JsonException broken)
+        {
+            return Outcome<RepairCase>.Failed(Explain(broken));
+        }
+    }
+
+    /// <summary>Turns a reader's exception into a problem with a field and a remedy.</summary>
+    public static Problem Explain(JsonException broken)
+    {
+        var field = broken.Path is { Length: > 2 } path ? path[2..] : "";
+        var line = broken.LineNumber is { } number ? $" (line {number + 1})" : "";
+        return Broken(field, $"{FirstSentence(broken.Message)}{line}");
+    }
+
+    private static Problem Broken(string field, string message) =>
+        new("broken-json", field, message, "Correct it against the published schema: docs/schemas/case.schema.json.");
+
+    private static string FirstSentence(string message)
+    {
+        var path = message.IndexOf(" Path: ", StringComparison.Ordinal);
+        var text = path > 0 ? message[..path] : message;
+        return text.Replace("AbleMend.Core.Plans.", "").Replace("AbleMend.Core.Gear.", "").Replace("AbleMend.Core.Mixing.", "");
+    }
+
+    private static JsonSerializerOptions Build()
+    {
+        var options = new JsonSerializerOptions();
+        Apply(options);
+        return options;
+    }
+}
+
+/// <summary>Generated serialisers.</summary>
+[JsonSourceGenerationOptions(PropertyNamingPolicy = JsonKnownNamingPolicy.CamelCase)]
+[JsonSerializable(typeof(RepairCase))]
+[JsonSerializable(typeof(RepairPlan))]
+[JsonSerializable(typeof(RunState))]
+[JsonSerializable(typeof(IReadOnlyList<Substance>))]
+[JsonSerializable(typeof(IReadOnlyList<Construction>))]
+[JsonSerializable(typeof(IReadOnlyList<Material>))]
+[JsonSerializable(typeof(IReadOnlyList<MatchRule>))]
+[JsonSerializable(typeof(IReadOnlyList<Caution>))]
+public sealed partial class OpenJsonContext : JsonSerializerContext;

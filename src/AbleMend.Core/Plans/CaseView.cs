@@ -1,0 +1,56 @@
+using AbleMend.Core.Catalogue;
+using AbleMend.Core.Curing;
+using AbleMend.Core.Gear;
+using AbleMend.Core.Patching;
+
+namespace AbleMend.Core.Plans;
+
+/// <summary>A checked case together with what it points to: the one thing that rules, methods and calculators look at.</summary>
+public sealed class CaseView
+{
+    /// <summary>Resolves a case that has passed <see cref="CaseChecks"/>.</summary>
+    /// <param name="repairCase">The case; its start must be set.</param>
+    /// <param name="catalogue">The catalogue.</param>
+    internal CaseView(RepairCase repairCase, MendCatalogue catalogue)
+    {
+        Case = repairCase;
+        Catalogue = catalogue;
+        Construction = catalogue.Constructions[repairCase.Item.Construction];
+        Location = Construction.Locations.First(location => location.Id == repairCase.Damage.Location);
+        Reach = Reach.Into(Construction.LayersAt(Location), catalogue.Substances, repairCase.Damage.DepthMm);
+        StartAt = repairCase.Wanted.StartAt ?? throw new ArgumentException("The case has no start.", nameof(repairCase));
+        Outline = Outline.Of(repairCase.Damage.Shape, repairCase.Damage.Neighbours);
+        var zone = TimeZoneInfo.FindSystemTimeZoneById(repairCase.Bench.Zone);
+        Hours = new ShopHours(zone, repairCase.Bench.OpensHour, repairCase.Bench.ClosesHour);
+        Climate = repairCase.Bench.NightTemperatureC is { } night
+            ? Climate.DayAndNight(repairCase.Bench.TemperatureC, night, StartAt, zone)
+            : Climate.Steady(repairCase.Bench.TemperatureC);
+    }
+
+    /// <value>The case.</value>
+    public RepairCase Case { get; }
+
+    /// <value>The catalogue.</value>
+    public MendCatalogue Catalogue { get; }
+
+    /// <value>Construction of the item.</value>
+    public Construction Construction { get; }
+
+    /// <value>Where it is hurt.</value>
+    public Location Location { get; }
+
+    /// <value>How far through the layers.</value>
+    public Reach Reach { get; }
+
+    /// <value>Outline of the damage.</value>
+    public Outline Outline { get; }
+
+    /// <value>When work begins.</value>
+    public DateTimeOffset StartAt { get; }
+
+    /// <value>Air at the bench.</value>
+    public Climate Climate { get; }
+
+    /// <value>When hands are there.</value>
+    public ShopHours Hours { get; }
+}

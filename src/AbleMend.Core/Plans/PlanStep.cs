@@ -1,0 +1,93 @@
+using System.Text.Json.Serialization;
+using AbleMend.Core.Curing;
+
+namespace AbleMend.Core.Plans;
+
+/// <summary>The stage of a mend that a step belongs to.</summary>
+[JsonConverter(typeof(Kebab<Stage>))]
+public enum Stage
+{
+    Prepare,
+    Shape,
+    Mix,
+    Apply,
+    Cure,
+    Finish,
+    Prove,
+}
+
+/// <summary>What is waited for.</summary>
+[JsonConverter(typeof(Kebab<WaitKind>))]
+public enum WaitKind
+{
+    /// <summary>Water to leave, by weight.</summary>
+    Dry,
+
+    /// <summary>Solvent to leave.</summary>
+    Flash,
+
+    /// <summary>Light to set it.</summary>
+    Light,
+
+    /// <summary>Firm enough for the next coat.</summary>
+    Recoat,
+
+    /// <summary>Hard enough to sand.</summary>
+    Sandable,
+
+    /// <summary>Strong enough for water and load.</summary>
+    Loadable,
+}
+
+/// <summary>A wait with its window: too early, good, too late.</summary>
+/// <param name="Kind">What is waited for.</param>
+/// <param name="OpensMin">Minutes at the clock's reference until it may go on, above 0.</param>
+/// <param name="ClosesMin">Minutes at the clock's reference until it is too late, or null.</param>
+/// <param name="CountsFrom">Identifier of the step whose start the minutes count from; null for the end of this step's hands-on work.</param>
+/// <param name="Clock">How temperature changes the minutes.</param>
+/// <param name="Check">What to look at or touch before going on: touch beats the clock.</param>
+/// <param name="RecheckMin">Minutes until the next look when it was not ready.</param>
+/// <param name="WhenLate">What to do when the window was missed, or null.</param>
+public sealed record StepWait(
+    WaitKind Kind,
+    double OpensMin,
+    double? ClosesMin,
+    string? CountsFrom,
+    CureClock Clock,
+    string Check,
+    double RecheckMin,
+    string? WhenLate = null
+);
+
+/// <summary>The time that a step takes.</summary>
+/// <param name="StepId">Identifier of the step.</param>
+/// <param name="HandsOnMin">Minutes of work by hand.</param>
+/// <param name="FollowsOn">Whether it must come straight after the step before it.</param>
+/// <param name="Wait">The wait after it, or null.</param>
+public sealed record StepTiming(string StepId, double HandsOnMin, bool FollowsOn, StepWait? Wait);
+
+/// <summary>One action of a plan.</summary>
+/// <param name="Id">Identifier, unique in the plan.</param>
+/// <param name="Stage">Stage that it belongs to.</param>
+/// <param name="Title">What the hand does, in a few words.</param>
+/// <param name="Instruction">How.</param>
+/// <param name="Figures">Identifiers of the figures that it needs.</param>
+/// <param name="Cautions">Identifiers of the cautions that apply.</param>
+/// <param name="DoNotForget">The step that practitioners say they forget, to be asked for; or null.</param>
+/// <param name="Timing">Its time.</param>
+/// <param name="UseWithinMin">Minutes from its start until the mix is past using, or null.</param>
+/// <param name="Draws">Marks that it adds to the drawing.</param>
+/// <param name="Proof">Identifier of the test that it is, or null.</param>
+public sealed record PlanStep(
+    string Id,
+    Stage Stage,
+    string Title,
+    string Instruction,
+    IReadOnlyList<string> Figures,
+    IReadOnlyList<string> Cautions,
+    string? DoNotForget,
+    StepTiming Timing,
+    double? UseWithinMin,
+    IReadOnlyList<string> Draws,
+    string? Proof = null
+);

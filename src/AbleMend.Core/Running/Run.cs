@@ -1,0 +1,236 @@
+using AbleMend.Core.Curing;
+using AbleMend.Core.Plans;
+using AbleMend.Core.Proving;
+
+namespace AbleMend.Core.Running;
+
+/// <summary>A run is a fold over its events: nothing is kept but what happened, so a restart changes nothing.</summary>
+public static class Run
+{
+    /// <summary>Folds the events of a run.</summary>
+    /// <param name="repairCase">Case that the plan was made from.</param>
+    /// <param name="plan">Plan that the run started from.</param>
+    /// <param name="startedAt">When the run was started.</param>
+    /// <param name="events">Events in order.</param>
+    /// <param name="now">The present.</param>
+    public static RunState Fold(
+        RepairCase repairCase, RepairPlan plan, DateTimeOffset startedAt, IReadOnlyList<RunEvent> events, DateTimeOffset now)
+    {
+        var kept = WithoutUndone(events);
+        var steps = plan.Steps.ToDictionary(step => step.Id, _ => new Progress());
+        foreach (var each in kept)
+        {
+            Apply(plan, steps, each);
+        }
+
+        FillStarts(plan, steps, startedAt);
+        var actuals = steps.Where(pair => pair.Value.StartedAt is not null)
+            .ToDictionary(pair => pair.Key, pair => new Actual(pair.Value.StartedAt!.Value, pair.Value.HandsEndedAt, pair.Value.NextLookAt));
+        var timeline = Timeline.Lay([.. plan.Steps.Select(step => step.Timing)], startedAt, ClimateOf(repairCase, startedAt, kept), HoursOf(repairCase), actuals, now);
+        var current = plan.Steps.FirstOrDefault(step => steps[step.Id].DoneAt is null);
+        return new RunState(
+            current?.Id,
+            current is null ? StepPhase.Done : PhaseOf(steps[current.Id], true),
+            [.. plan.Steps.Select(step => State(step, steps[step.Id], step == current))],
+            current is null ? null : Window(current, steps[current.Id], timeline),
+            current is null ? null : UseBy(plan, current, steps),
+            timeline,
+            plan.Steps.LastOrDefault(step => step.Timing.Wait?.Kind == WaitKind.Loadable) is { } last
+                ? timeline.First(each => each.StepId == last.Id).OpensAt : null,
+            kept.LastOrDefault(each => each.Kind == RunEventKind.HandBack)?.At,
+            events.Count == 0 ? 0 : events[^1].Number);
+    }
+
+    /// <summary>Why an event cannot happen now, or null when it can.</summary>
+    public static Problem? Refuse(RepairPlan plan, RunState state, RunEvent next)
+    {
+        if (state.HandedBackAt is not null && next.Kind is not RunEventKind.Undo and not RunEventKind.Note)
+        {
+            return new Problem("handed-back", "kind", "This mend was handed back.", "Take the hand-back back first, or start a new mend.");
+        }
+
+        return next.Kind switch
+        {
+            RunEventKind.Begin when state.Phase != StepPhase.Next => Wrong("Hands are already on it."),
+            RunEventKind.HandsDone when state.Phase is not (StepPhase.Next or StepPhase.Hands) => Wrong("There is nothing in hand."),
+            RunEventKind.Ready or RunEventKind.NotYet when state.Phase != StepPhase.Waiting => Wrong("Nothing is being waited for."),
+            RunEventKind.Proof => RefuseProof(plan, state, next),
+            RunEventKind.Redo when plan.Steps.All(step => step.Id != next.StepId) => new Problem("unknown-id", "stepId", $"The plan has no step '{next.StepId}'.", "Reload the mend."),
+            RunEventKind.Note when string.IsNullOrWhiteSpace(next.Text) || next.Text.Length > 2000 => new Problem("bad-note", "text", "The note is empty, or longer than 2000 characters.", "Write something shorter."),
+            RunEventKind.Reading when next.Value is not (>= -10 and <= 45) => new Problem("out-of-range", "value", "A bench reading lies from -10 to 45 °C.", "Read the thermometer again."),
+            RunEventKind.HandBack when state.CurrentStepId is not null => Wrong("Steps are still open."),
+            RunEventKind.Undo when state.LastNumber == 0 => Wrong("There is nothing to take back."),
+            RunEventKind.Begin or RunEventKind.HandsDone or RunEventKind.Ready or RunEventKind.NotYet when next.StepId != state.CurrentStepId =>
+                new Problem("not-this-step", "stepId", "Another step is current.", "Reload the mend: it went on elsewhere."),
+            _ => null,
+        };
+    }
+
+    private static Problem Wrong(string message) => new("not-now", "kind", message, "Reload the mend: it may have gone on in another window.");
+
+    private static Problem? RefuseProof(RepairPlan plan, RunState state, RunEvent next)
+    {
+        var test = plan.Steps.FirstOrDefault(step => step.Id == next.StepId)?.Proof;
+        if (next.StepId != state.CurrentStepId || test is null)
+        {
+            return new Problem("not-this-step", "stepId", "This test is not the current step.", "Reload the mend: it went on elsewhere.");
+        }
+
+        return ProofTest.All[test].Measures is not null && next.Value is not (>= -1000 and <= 1000)
+            ? new Problem("out-of-range", "value", "The test needs its measure.", "Measure it and give a number.")
+            : null;
+    }
+
+    private static IReadOnlyList<RunEvent> WithoutUndone(IReadOnlyList<RunEvent> events)
+    {
+        var kept = new List<RunEvent>(events.Count);
+        foreach (var each in events)
+        {
+            if (each.Kind != RunEventKind.Undo)
+            {
+                kept.Add(each);
+            }
+            else if (kept.Count > 0)
+            {
+                kept.RemoveAt(kept.Count - 1);
+            }
+        }
+
+        return kept;
+    }
+
+    private static void Apply(RepairPlan plan, Dictionary<string, Progress> steps, RunEvent each)
+    {
+        if (each.StepId is null || !steps.TryGetValue(each.StepId, out var progress))
+        {
+            return;
+        }
+
+        var step = plan.Steps.First(one => one.Id == each.StepId);
+        switch (each.Kind)
+        {
+            case RunEventKind.Begin:
+                progress.StartedAt = each.At;
+                break;
+            case RunEventKind.HandsDone:
+                EndHands(progress, step, each.At);
+                break;
+            case RunEventKind.Ready:
+                progress.DoneAt = each.At;
+                break;
+            case RunEventKind.NotYet:
+                progress.NextLookAt = each.At.AddMinutes(step.Timing.Wait?.RecheckMin ?? 0);
+                break;
+            case RunEventKind.Proof:
+                progress.Measured = each.Value;
+                progress.Failed = each.Passed != true;
+                if (!progress.Failed)
+                {
+                    EndHands(progress, step, each.At);
+                }
+
+                break;
+            case RunEventKind.Redo:
+                foreach (var later in plan.Steps.SkipWhile(one => one.Id != each.StepId))
+                {
+                    steps[later.Id] = new Progress { NotBefore = each.At };
+                }
+
+                break;
+        }
+    }
+
+    private static void EndHands(Progress progress, PlanStep step, DateTimeOffset at)
+    {
+        progress.HandsEndedAt = at;
+        progress.DoneAt = step.Timing.Wait is null ? at : null;
+    }
+
+    /// <summary>A step whose beginning nobody noted began when the one before it was done.</summary>
+    private static void FillStarts(RepairPlan plan, Dictionary<string, Progress> steps, DateTimeOffset startedAt)
+    {
+        var before = startedAt;
+        foreach (var step in plan.Steps)
+        {
+            var progress = steps[step.Id];
+            if (progress.HandsEndedAt is not null)
+            {
+                progress.StartedAt ??= progress.NotBefore > before ? progress.NotBefore : before;
+            }
+
+            before = progress.DoneAt ?? before;
+        }
+    }
+
+    private static StepPhase PhaseOf(Progress progress, bool current) =>
+        progress switch
+        {
+            { DoneAt: not null } => StepPhase.Done,
+            { Failed: true } => StepPhase.Failed,
+            { HandsEndedAt: not null } => StepPhase.Waiting,
+            { StartedAt: not null } => StepPhase.Hands,
+            _ => current ? StepPhase.Next : StepPhase.Ahead,
+        };
+
+    private static StepState State(PlanStep step, Progress progress, bool current) =>
+        new(step.Id, PhaseOf(progress, current), progress.StartedAt, progress.DoneAt, progress.Measured);
+
+    private static LiveWindow? Window(PlanStep step, Progress progress, IReadOnlyList<TimedStep> timeline)
+    {
+        if (PhaseOf(progress, true) != StepPhase.Waiting || step.Timing.Wait is not { } wait)
+        {
+            return null;
+        }
+
+        var timed = timeline.First(each => each.StepId == step.Id);
+        return new LiveWindow(step.Id, wait.Kind, progress.HandsEndedAt!.Value, timed.OpensAt, timed.ClosesAt, wait.Check, wait.WhenLate);
+    }
+
+    private static DateTimeOffset? UseBy(RepairPlan plan, PlanStep current, Dictionary<string, Progress> steps)
+    {
+        if (PhaseOf(steps[current.Id], true) == StepPhase.Waiting)
+        {
+            return null;
+        }
+
+        var index = plan.Steps.ToList().IndexOf(current);
+        var mix = current.UseWithinMin is not null ? current
+            : current.Timing.FollowsOn && index > 0 ? plan.Steps[index - 1]
+            : null;
+        return mix?.UseWithinMin is { } minutes && steps[mix.Id].StartedAt is { } started ? started.AddMinutes(minutes) : null;
+    }
+
+    private static Climate ClimateOf(RepairCase repairCase, DateTimeOffset startedAt, IReadOnlyList<RunEvent> events)
+    {
+        var bench = repairCase.Bench;
+        var planned = bench.NightTemperatureC is { } night
+            ? Climate.DayAndNight(bench.TemperatureC, night, startedAt, TimeZoneInfo.FindSystemTimeZoneById(bench.Zone))
+            : Climate.Steady(bench.TemperatureC);
+        var readings = events.Where(each => each.Kind == RunEventKind.Reading)
+            .GroupBy(each => each.At)
+            .Select(group => new ClimateSpan(group.Key, group.Last().Value!.Value))
+            .OrderBy(span => span.From);
+        return planned.WithReadings([.. readings]);
+    }
+
+    private static ShopHours HoursOf(RepairCase repairCase) =>
+        new(TimeZoneInfo.FindSystemTimeZoneById(repairCase.Bench.Zone), repairCase.Bench.OpensHour, repairCase.Bench.ClosesHour);
+
+    /// <summary>What is known of a step while folding.</summary>
+    private sealed class Progress
+    {
+        public DateTimeOffset? NotBefore { get; init; }
+
+        public DateTimeOffset? StartedAt { get; set; }
+
+        public DateTimeOffset? HandsEndedAt { get; set; }
+
+        public DateTimeOffset? NextLookAt { get; set; }
+
+        public DateTimeOffset? DoneAt { get; set; }
+
+        public double? Measured { get; set; }
+
+        public bool Failed { get; set; }
+    }
+}

@@ -1,0 +1,49 @@
+using System.Text.Json.Serialization;
+
+namespace AbleMend.Core.Running;
+
+/// <summary>What happened at the bench.</summary>
+[JsonConverter(typeof(Kebab<RunEventKind>))]
+public enum RunEventKind
+{
+    /// <summary>Hands began a step: for a mix, the pot clock starts here.</summary>
+    Begin,
+
+    /// <summary>The hands-on part of a step is done.</summary>
+    HandsDone,
+
+    /// <summary>The witness says ready: touch beats the clock.</summary>
+    Ready,
+
+    /// <summary>The witness says not yet.</summary>
+    NotYet,
+
+    /// <summary>The result of a test.</summary>
+    Proof,
+
+    /// <summary>Back to an earlier step, to do it again from there.</summary>
+    Redo,
+
+    /// <summary>A note.</summary>
+    Note,
+
+    /// <summary>A reading of the bench temperature.</summary>
+    Reading,
+
+    /// <summary>Takes the last event back.</summary>
+    Undo,
+
+    /// <summary>Handed back: the mend is over.</summary>
+    HandBack,
+}
+
+/// <summary>One thing that happened. Events are only ever added.</summary>
+/// <param name="Number">1, 2, 3 … in the order in which they were kept.</param>
+/// <param name="At">When, UTC.</param>
+/// <param name="Kind">What.</param>
+/// <param name="StepId">Step that it concerns; null for notes, readings, undo and hand-back.</param>
+/// <param name="Text">Words of a note, or what to watch on hand-back.</param>
+/// <param name="Value">Temperature in °C of a reading, or the measure of a test.</param>
+/// <param name="Passed">Whether a test passed.</param>
+public sealed record RunEvent(
+    int Number, DateTimeOffset At, RunEventKind Kind, string? StepId = null, string? Text = null, double? Value = null, bool? Passed = null);

@@ -1,0 +1,66 @@
+using System.Text.Json.Serialization;
+using AbleMend.Core.Plans;
+
+namespace AbleMend.Core.Running;
+
+/// <summary>Where a step stands.</summary>
+[JsonConverter(typeof(Kebab<StepPhase>))]
+public enum StepPhase
+{
+    Ahead,
+
+    /// <summary>Next by hand, not begun.</summary>
+    Next,
+
+    /// <summary>Hands are on it.</summary>
+    Hands,
+
+    /// <summary>Its wait runs.</summary>
+    Waiting,
+
+    /// <summary>Its test failed.</summary>
+    Failed,
+
+    Done,
+}
+
+/// <summary>A step of a run.</summary>
+/// <param name="StepId">Identifier.</param>
+/// <param name="Phase">Where it stands.</param>
+/// <param name="StartedAt">When hands began.</param>
+/// <param name="DoneAt">When it was done, its wait included.</param>
+/// <param name="Measured">Measure of its test.</param>
+public sealed record StepState(string StepId, StepPhase Phase, DateTimeOffset? StartedAt, DateTimeOffset? DoneAt, double? Measured);
+
+/// <summary>The wait that runs now.</summary>
+/// <param name="StepId">Step that it belongs to.</param>
+/// <param name="Kind">What is waited for.</param>
+/// <param name="FromAt">When it began.</param>
+/// <param name="OpensAt">When it opens; null when it does not end at this bench.</param>
+/// <param name="ClosesAt">When it closes, or null.</param>
+/// <param name="Check">What to look at or touch.</param>
+/// <param name="WhenLate">What to do when it was missed.</param>
+public sealed record LiveWindow(
+    string StepId, WaitKind Kind, DateTimeOffset FromAt, DateTimeOffset? OpensAt, DateTimeOffset? ClosesAt, string Check, string? WhenLate);
+
+/// <summary>A run, folded from its events.</summary>
+/// <param name="CurrentStepId">Step that is next, in hand or waiting; null when all are done.</param>
+/// <param name="Phase">Where the current step stands.</param>
+/// <param name="Steps">All steps.</param>
+/// <param name="Window">The wait that runs now, or null.</param>
+/// <param name="UseBy">When the mix in hand is past using, or null.</param>
+/// <param name="Timeline">All steps in clock time, as it now looks.</param>
+/// <param name="ReadyAt">When it may go into the water, as it now looks.</param>
+/// <param name="HandedBackAt">When it was handed back, or null.</param>
+/// <param name="LastNumber">Number of the last event.</param>
+public sealed record RunState(
+    string? CurrentStepId,
+    StepPhase Phase,
+    IReadOnlyList<StepState> Steps,
+    LiveWindow? Window,
+    DateTimeOffset? UseBy,
+    IReadOnlyList<TimedStep> Timeline,
+    DateTimeOffset? ReadyAt,
+    DateTimeOffset? HandedBackAt,
+    int LastNumber
+);

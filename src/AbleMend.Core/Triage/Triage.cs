@@ -1,0 +1,124 @@
+using System.Text.Json.Serialization;
+using AbleMend.Core.Gear;
+using AbleMend.Core.Plans;
+
+namespace AbleMend.Core.Triage;
+
+/// <summary>What to do with the item.</summary>
+[JsonConverter(typeof(Kebab<Decision>))]
+public enum Decision
+{
+    Mend,
+
+    /// <summary>Mend for now, with the proper repair booked.</summary>
+    MendForNow,
+
+    /// <summary>Back to whoever sold it, before anything is sanded.</summary>
+    Warranty,
+
+    /// <summary>To a specialist shop.</summary>
+    Refer,
+
+    /// <summary>Out of use.</summary>
+    Retire,
+}
+
+/// <summary>Why.</summary>
+/// <param name="Code">Stable code of the rule.</param>
+/// <param name="Text">Reason in words of the trade.</param>
+/// <param name="Decides">Whether it decided, or only wants to be known.</param>
+/// <param name="Source">Where the rule comes from.</param>
+public sealed record Reason(string Code, string Text, bool Decides, string Source);
+
+/// <summary>The verdict with its reasons.</summary>
+/// <param name="Decision">What to do.</param>
+/// <param name="Reasons">Why, the deciding ones first.</param>
+public sealed record Verdict(Decision Decision, IReadOnlyList<Reason> Reasons)
+{
+    /// <value>Whether it is mended here.</value>
+    [JsonIgnore]
+    public bool MendedHere => Decision is Decision.Mend or Decision.MendForNow;
+}
+
+/// <summary>A rule of triage.</summary>
+/// <param name="Code">Stable code.</param>
+/// <param name="Decision">What it decides; null for a rule that only wants to be known.</param>
+/// <param name="Applies">When it applies.</param>
+/// <param name="Text">Reason in words.</param>
+/// <param name="Source">Where it comes from.</param>
+internal sealed record TriageRule(
+    string Code, Decision? Decision, Func<CaseView, bool> Applies, Func<CaseView, string> Text, string Source);
+
+/// <summary>Mend, mend for now, warranty, refer or retire.</summary>
+public static class TriageDesk
+{
+    /// <summary>Difference of cant in degrees that counts as changed. From memory: what a bevel gauge tells apart by hand.</summary>
+    public const double CantToleranceDeg = 1.0;
+
+    /// <summary>Largest hurt area in cm² that is mended on this bench. From memory.</summary>
+    public const double LargestAreaCm2 = 600;
+
+    private const string Practice = "Common practice, no source.";
+    private const string Memory = "From memory.";
+
+    // Order matters: the first rule that decides wins, so what must not be mended comes before what may.
+    private static readonly TriageRule[] Rules =
+    [
+        new("snapped", Decision.Retire, IsSnapped,
+            _ => "Broken from rail to rail into the foam: a patch carries no board. Retire it, or send it to a shop that splices.", Practice),
+        new("warranty-in-force", Decision.Warranty, view => view.Case.Item.Warranty == Warranty.InForce && NotHit(view),
+            _ => "It came without a knock and the warranty is in force: back first. Sanding it can void the claim.", Practice),
+        new("new-board", Decision.Warranty, IsNewAndUnhurt,
+            view => $"It is {view.Case.Item.AgeMonths} months old and nobody hit it: ask for it under warranty first. Sanding it can void the claim.", Practice),
+        new("fin-cant-changed", Decision.Refer, CantChanged,
+            view => $"The fin stands at {view.Case.Damage.Fin!.CantDeg:0.#}° and its twin at {view.Case.Damage.Fin.TwinCantDeg:0.#}°: the box has moved. It is reset or replaced, not glassed round.", Practice),
+        new("too-large", Decision.Refer, view => view.Outline.AreaMm2 / 100 > LargestAreaCm2,
+            view => $"{view.Outline.AreaMm2 / 100:0} cm² is more than {LargestAreaCm2:0} cm²: relaminating is work for a board builder.", Memory),
+        new("through-both-faces", Decision.Refer, view => view.Reach.Layers[^1].Touched,
+            _ => "It goes through to the other face: both skins have to be rebuilt round a new piece of core.", Practice),
+        new("for-now-was-asked", Decision.MendForNow, view => view.Case.Wanted.Permanence == Permanence.ForNow,
+            _ => "A mend for now was asked for: it is named as such, and the proper repair is booked.", Practice),
+        new("wet-core", null, view => view.Case.Damage.Wet,
+            view => view.Reach.FoamOpen
+                ? "Water is in the foam: it is dried first, and weighed until it stops losing."
+                : "It is wet: it is dried first. Nothing holds on a wet face.", Practice),
+        new("warranty-maybe", null, view => view.Case.Item.Warranty is Warranty.InForce or Warranty.Unknown && IsYoung(view),
+            _ => "It is young enough for a warranty: ask before sanding, though a knock is seldom covered.", Practice),
+        new("fin-cant-same", null, view => view.Case.Damage.Fin is not null && !CantChanged(view),
+            view => $"The fin stands at {view.Case.Damage.Fin!.CantDeg:0.#}°, as its twin does: the box stays.", Practice),
+        new("fin-rocks", null, view => view.Case.Damage.Fin is { Rocks: true },
+            _ => "The fin rocks: look for soft foam round the box and sand to solid.", Practice),
+        new("heat", null, view => view.Case.Damage.Cause == Cause.Heat,
+            _ => "Heat did it: tap the whole board for lifted skin before you begin. One find does not exclude another.", Practice),
+        new("shatter", null, view => !view.Reach.FoamOpen,
+            _ => "It does not reach the foam: it is sealed, and needs no fill.", Practice),
+    ];
+
+    /// <summary>Judges a case.</summary>
+    public static Verdict Judge(CaseView view)
+    {
+        var applying = Rules.Where(rule => rule.Applies(view)).ToList();
+        var deciding = applying.FirstOrDefault(rule => rule.Decision is not null);
+        var decision = deciding?.Decision ?? Decision.Mend;
+        return new Verdict(
+            decision,
+            [
+                .. applying
+                    .Where(rule => rule.Decision is null || rule == deciding)
+                    .OrderByDescending(rule => rule == deciding)
+                    .Select(rule => new Reason(rule.Code, rule.Text(view), rule == deciding, rule.Source)),
+            ]);
+    }
+
+    private static bool IsSnapped(CaseView view) => view.Case.Damage.AcrossWholeWidth && view.Reach.FoamOpen;
+
+    private static bool NotHit(CaseView view) => view.Case.Damage.Cause is Cause.ByItself or Cause.Unknown;
+
+    private static bool IsYoung(CaseView view) => view.Case.Item.AgeMonths <= view.Construction.WarrantyMonths;
+
+    private static bool IsNewAndUnhurt(CaseView view) =>
+        view.Case.Item.Warranty == Warranty.Unknown && IsYoung(view) && view.Case.Damage.Cause == Cause.ByItself;
+
+    private static bool CantChanged(CaseView view) =>
+        view.Case.Damage.Fin is { } fin && Math.Abs(fin.CantDeg - fin.TwinCantDeg) > CantToleranceDeg;
+}
