@@ -1,5 +1,6 @@
 using System.Text.Json;
 using System.Text.Json.Serialization;
+using System.Text.Json.Serialization.Metadata;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Matching;
 using AbleMend.Core.Materials;
@@ -70,6 +71,7 @@ public static class OpenJson
     {
         var options = new JsonSerializerOptions();
         Apply(options);
+        options.TypeInfoResolverChain.Add(new DefaultJsonTypeInfoResolver());
         return options;
     }
 }

@@ -1,0 +1,41 @@
+using System.Text.Json.Serialization;
+
+namespace AbleMend.Core.Running;
+
+/// <summary>How soon a mend needs hands.</summary>
+[JsonConverter(typeof(Kebab<Urgency>))]
+public enum Urgency
+{
+    /// <summary>Something is being lost: a mix in the cup, a window about to close or closed, a failed test.</summary>
+    AboutToBeLost,
+
+    /// <summary>Hands can go on now.</summary>
+    HandsNow,
+
+    /// <summary>Waits; too early.</summary>
+    Waiting,
+}
+
+/// <summary>Which mend leads: whoever walks up to the bench sees first what needs hands now.</summary>
+public static class BenchOrder
+{
+    /// <summary>How long before the end of a window a mend counts as about to be lost.</summary>
+    public static readonly TimeSpan LastCall = TimeSpan.FromMinutes(30);
+
+    /// <summary>How soon a run needs hands.</summary>
+    public static Urgency UrgencyOf(RunState state, DateTimeOffset now)
+    {
+        if (state.UseBy is not null || state.Phase == StepPhase.Failed || state.Window?.ClosesAt - now < LastCall)
+        {
+            return Urgency.AboutToBeLost;
+        }
+
+        return state.Phase == StepPhase.Waiting && (state.Window?.OpensAt is not { } opens || opens > now)
+            ? Urgency.Waiting
+            : Urgency.HandsNow;
+    }
+
+    /// <summary>The instant that a run is sorted by within its urgency: the end of what is being lost, else the opening of its wait.</summary>
+    public static DateTimeOffset MomentOf(RunState state, DateTimeOffset now) =>
+        state.UseBy ?? (UrgencyOf(state, now) == Urgency.AboutToBeLost ? state.Window?.ClosesAt : state.Window?.OpensAt) ?? now;
+}

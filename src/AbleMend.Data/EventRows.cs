@@ -1,0 +1,27 @@
+using AbleMend.Core;
+using AbleMend.Core.Running;
+
+namespace AbleMend.Data;
+
+/// <summary>Events to rows and back.</summary>
+public static class EventRows
+{
+    private static readonly Dictionary<string, RunEventKind> Kinds = Enum.GetValues<RunEventKind>().ToDictionary(Kebab<RunEventKind>.Id);
+
+    /// <summary>An event as a row.</summary>
+    public static MendEventRow ToRow(RunEvent each) =>
+        new()
+        {
+            Number = each.Number,
+            At = each.At,
+            Kind = Kebab<RunEventKind>.Id(each.Kind),
+            StepId = each.StepId,
+            Text = each.Text,
+            Value = each.Value,
+            Passed = each.Passed,
+        };
+
+    /// <summary>A row as an event.</summary>
+    public static RunEvent ToEvent(MendEventRow row) =>
+        new(row.Number, row.At, Kinds[row.Kind], row.StepId, row.Text, row.Value, row.Passed);
+}

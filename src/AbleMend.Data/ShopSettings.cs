@@ -1,0 +1,29 @@
+using AbleMend.Core.Mixing;
+using AbleMend.Core.Plans;
+
+namespace AbleMend.Data;
+
+/// <summary>Units shown beside the metric ones.</summary>
+[System.Text.Json.Serialization.JsonConverter(typeof(Core.Kebab<UnitSystem>))]
+public enum UnitSystem
+{
+    Metric,
+    Us,
+}
+
+/// <summary>The shop: what every new case starts from.</summary>
+/// <param name="Name">Name of the shop, 1 to 60 characters.</param>
+/// <param name="Units">Units shown first.</param>
+/// <param name="Bench">Air, light, hours and zone at the bench.</param>
+/// <param name="Tools">Measuring device and grits.</param>
+/// <param name="Shelf">Materials on the shelf; null counts everything as there.</param>
+public sealed record ShopSettings(string Name, UnitSystem Units, BenchFacts Bench, Tools Tools, IReadOnlyList<OnShelf>? Shelf)
+{
+    /// <value>A new shop's settings: a common bench, to be set to the real one.</value>
+    public static ShopSettings ForNewShop { get; } = new(
+        "My shop",
+        UnitSystem.Metric,
+        new BenchFacts(20, 55),
+        new Tools(new CupDevice(5, 0.5, 60), ["P60", "P80", "P120", "P150", "P220", "P320", "P400", "P600"]),
+        null);
+}

@@ -1,0 +1,91 @@
+using System.Text.Json;
+using AbleMend.Core;
+using Microsoft.AspNetCore.Diagnostics;
+using Microsoft.AspNetCore.Mvc;
+
+namespace AbleMend.Server.Http;
+
+/// <summary>Problem details (RFC 9457) with code, field and remedy.</summary>
+public static class ProblemAnswers
+{
+    /// <summary>The case or request is understood, but cannot be carried out as it stands.</summary>
+    public static IResult Unprocessable(params IReadOnlyList<Problem> problems) =>
+        Answer(StatusCodes.Status422UnprocessableEntity, "This cannot be carried out as it stands.", problems);
+
+    /// <summary>There is nothing under this identifier.</summary>
+    public static IResult NotFound(string what, object id) =>
+        Answer(StatusCodes.Status404NotFound, $"There is no {what} {id}.", [new Problem("unknown-id", "id", $"There is no {what} {id}.", "Go back to the bench and pick it from the list.")]);
+
+    /// <summary>Somebody else changed it first.</summary>
+    public static IResult Conflict(int sent, int current) =>
+        Answer(StatusCodes.Status409Conflict, "Somebody else changed this mend first.",
+            [new Problem("changed-elsewhere", "version", $"You were looking at version {sent}; it is now at version {current}. Nothing of theirs was overwritten, and nothing of yours was lost.", "Look at the newer version, then make your change again.")]);
+
+    /// <summary>Gives an answer that carries only a status its problem as well, so that every refusal has the same shape.</summary>
+    public static void Complete(ProblemDetailsContext context)
+    {
+        var details = context.ProblemDetails;
+        if (details.Extensions.ContainsKey("problems"))
+        {
+            return;
+        }
+
+        var problem = details.Status switch
+        {
+            StatusCodes.Status404NotFound => new Problem("unknown-address", "", "There is nothing at this address.", "Check the address."),
+            StatusCodes.Status405MethodNotAllowed => new Problem("wrong-method", "", "This address does not take that kind of request.", "Look it up in the API's description."),
+            StatusCodes.Status413PayloadTooLarge => TooLarge,
+            StatusCodes.Status415UnsupportedMediaType => NotJson,
+            _ => new Problem("refused", "", details.Title ?? "The request was refused.", "Check the request."),
+        };
+        details.Type = $"urn:able-mend:{problem.Code}";
+        details.Title = problem.Message;
+        details.Extensions["problems"] = new[] { problem };
+    }
+
+    /// <summary>The body is larger than is read.</summary>
+    internal static readonly Problem TooLarge = new("too-large", "", "The request is larger than 1 MB; a case is a few kilobytes.", "Send a case, not a file of something else.");
+
+    /// <summary>The body is not JSON.</summary>
+    internal static readonly Problem NotJson = new("not-json", "", "The request is not JSON.", "Send it with the content type application/json.");
+
+    /// <summary>Builds the answer.</summary>
+    public static IResult Answer(int status, string title, IReadOnlyList<Problem> problems) => Results.Problem(Details(status, title, problems));
+
+    /// <summary>Builds the details.</summary>
+    public static ProblemDetails Details(int status, string title, IReadOnlyList<Problem> problems) =>
+        new() { Status = status, Title = title, Type = $"urn:able-mend:{problems[0].Code}", Detail = problems[0].Message, Extensions = { ["problems"] = problems } };
+}
+
+/// <summary>Turns what goes wrong while a request is read into problem details, and hides everything else.</summary>
+public sealed class FaultHandler(IProblemDetailsService writer, ILogger<FaultHandler> log) : IExceptionHandler
+{
+    /// <inheritdoc/>
+    public async ValueTask<bool> TryHandleAsync(HttpContext httpContext, Exception exception, CancellationToken cancellationToken)
+    {
+        var (status, title, problem) = Explain(exception);
+        if (status >= 500)
+        {
+            log.LogError(exception, "A request failed");
+        }
+
+        httpContext.Response.StatusCode = status;
+        return await writer.TryWriteAsync(new ProblemDetailsContext
+        {
+            HttpContext = httpContext,
+            ProblemDetails = ProblemAnswers.Details(status, title, [problem]),
+        });
+    }
+
+    private static (int Status, string Title, Problem Problem) Explain(Exception exception) =>
+        exception switch
+        {
+            BadHttpRequestException { StatusCode: StatusCodes.Status413PayloadTooLarge } =>
+                (413, "That is too large.", ProblemAnswers.TooLarge),
+            BadHttpRequestException { InnerException: JsonException broken } => (400, "This is not what was expected.", OpenJson.Explain(broken)),
+            BadHttpRequestException { StatusCode: StatusCodes.Status415UnsupportedMediaType } =>
+                (415, "This is not JSON.", ProblemAnswers.NotJson),
+            BadHttpRequestException bad => (bad.StatusCode, "This request cannot be read.", new Problem("bad-request", "", bad.Message, "Check the address and its parameters.")),
+            _ => (500, "Something went wrong here.", new Problem("fault", "", "Something went wrong here; nothing was changed.", "Try again; if it stays, look into the server's log.")),
+        };
+}

@@ -1,0 +1,46 @@
+using AbleMend.Core.Plans;
+using AbleMend.Core.Triage;
+using AbleMend.Core;
+using AbleMend.Data;
+using Microsoft.EntityFrameworkCore;
+using System.Text.Json;
+
+namespace AbleMend.Server.Log;
+
+/// <summary>A closed mend.</summary>
+public sealed record LogEntry(
+    int Id, string Tag, string ItemName, MendStatus Status, Decision Decision, string Location, string DamageKind,
+    string? MethodName, string? ResinName, DateTimeOffset ClosedAt, string? Words, int? FollowsMendId);
+
+/// <summary>The log of closed mends.</summary>
+public static class LogEndpoints
+{
+    private const int Most = 200;
+
+    /// <summary>Maps the endpoints.</summary>
+    public static void MapLog(this RouteGroupBuilder api) =>
+        api.MapGet("/log", async (string? q, MendDb db, CancellationToken cancel) =>
+            {
+                var rows = db.Mends.AsNoTracking().Include(row => row.Item).Include(row => row.Events).Where(row => row.ClosedAt != null);
+                foreach (var word in (q ?? "").ToLowerInvariant().Split(' ', StringSplitOptions.RemoveEmptyEntries).Take(8))
+                {
+                    rows = rows.Where(row => row.SearchText.Contains(word) || row.Item.Name.ToLower().Contains(word));
+                }
+
+                var found = await rows.OrderByDescending(row => row.ClosedAt).Take(Most).AsSplitQuery().ToListAsync(cancel);
+                return found.Select(Entry).ToList();
+            })
+            .WithName("getLog")
+            .WithSummary("Closed mends, newest first, that carry every word asked for.");
+
+    private static LogEntry Entry(MendRow row)
+    {
+        var repairCase = JsonSerializer.Deserialize<RepairCase>(row.CaseJson, OpenJson.Options)!;
+        var plan = JsonSerializer.Deserialize<RepairPlan>(row.PlanJson!, OpenJson.Options)!;
+        return new LogEntry(
+            row.Id, row.Item.Tag, row.Item.Name, row.Status, plan.Verdict.Decision, repairCase.Damage.Location,
+            Kebab<Core.Gear.DamageKind>.Id(repairCase.Damage.Kind), plan.System?.MethodName, plan.System?.ResinName, row.ClosedAt!.Value,
+            row.Events.OrderBy(each => each.Number).LastOrDefault(each => each.Kind == "hand-back")?.Text ?? plan.Verdict.Reasons.FirstOrDefault(reason => reason.Decides)?.Text,
+            row.FollowsMendId);
+    }
+}

@@ -1,0 +1,49 @@
+using AbleMend.Core;
+using AbleMend.Core.Gear;
+using AbleMend.Core.Plans;
+using AbleMend.Core.Running;
+using AbleMend.Data;
+
+namespace AbleMend.Server.Mends;
+
+/// <summary>Mends as the bench shows them.</summary>
+internal static class BenchEntries
+{
+    /// <summary>A mend under way.</summary>
+    public static BenchEntry Entry(MendRow row, RepairPlan plan, RunState state, DateTimeOffset now)
+    {
+        var index = plan.Steps.ToList().FindIndex(step => step.Id == state.CurrentStepId);
+        var next = index >= 0 && index + 1 < plan.Steps.Count ? plan.Steps[index + 1].Title : null;
+        var titles = plan.Steps.ToDictionary(step => step.Id, step => step.Title);
+        return new BenchEntry(
+            row.Id, row.Item.Tag, row.Item.Name, BenchOrder.UrgencyOf(state, now), state.Phase,
+            index >= 0 ? plan.Steps[index].Title : "Hand it back", next, state.Window, state.UseBy, row.DueAt, state.ReadyAt,
+            state.Steps.Count(step => step.Phase == StepPhase.Done), state.Steps.Count,
+            [
+                .. state.Timeline.Where(step => step.StartsAt is not null)
+                    .Select(step => new Band(titles[step.StepId], step.StartsAt!.Value, step.HandsEndAt!.Value, step.OpensAt, step.ClosesAt)),
+            ]);
+    }
+
+    /// <summary>A mend that is not started.</summary>
+    public static DraftEntry Draft(MendRow row, RepairCase repairCase) =>
+        new(row.Id, row.Item.Tag, row.Item.Name, $"{Words(repairCase.Damage.Kind)}, {repairCase.Damage.Location.Replace('-', ' ')}", row.DueAt, row.FollowsMendId);
+
+    private static string Words(DamageKind kind) => Kebab<DamageKind>.Id(kind).Replace('-', ' ');
+}
+
+/// <summary>Judging a test.</summary>
+internal static class RunProof
+{
+    /// <summary>Whether the result of a step's test passes.</summary>
+    public static bool Passes(RepairPlan plan, RunEvent result) =>
+        Core.Proving.ProofTest.All[plan.Steps.First(step => step.Id == result.StepId).Proof!].Passes(result.Value, result.Passed == true);
+}
+
+/// <summary>Cases and the present.</summary>
+internal static class CaseTimes
+{
+    /// <summary>The case with its start filled in where it is open.</summary>
+    public static RepairCase StartingNow(this RepairCase repairCase, TimeProvider time) =>
+        Plans.PlanEndpoints.StartingAt(repairCase, time.GetUtcNow());
+}

@@ -1,0 +1,70 @@
+using AbleMend.Core;
+using AbleMend.Core.Plans;
+using AbleMend.Core.Running;
+using AbleMend.Data;
+
+namespace AbleMend.Server.Mends;
+
+/// <summary>A mend as a whole.</summary>
+/// <param name="Id">Number.</param>
+/// <param name="Status">Where it stands as a record.</param>
+/// <param name="Version">Send it back as If-Match with every change.</param>
+/// <param name="Case">The case.</param>
+/// <param name="Plan">The plan: frozen once started, else as it looks now; null when the case cannot be planned.</param>
+/// <param name="Problems">Why it cannot be planned.</param>
+/// <param name="Run">The run, once started.</param>
+/// <param name="Events">What happened.</param>
+/// <param name="Now">The shop's present.</param>
+public sealed record MendView(
+    int Id,
+    MendStatus Status,
+    int Version,
+    string Tag,
+    string ItemName,
+    DateTimeOffset CreatedAt,
+    DateTimeOffset ChangedAt,
+    DateTimeOffset? StartedAt,
+    DateTimeOffset? ClosedAt,
+    DateTimeOffset? DueAt,
+    int? FollowsMendId,
+    int? FollowedByMendId,
+    RepairCase Case,
+    RepairPlan? Plan,
+    IReadOnlyList<Problem> Problems,
+    RunState? Run,
+    IReadOnlyList<RunEvent> Events,
+    DateTimeOffset Now);
+
+/// <summary>A new mend of an item.</summary>
+/// <param name="ItemId">Item.</param>
+/// <param name="Case">The case; the item's facts are taken from the fleet.</param>
+public sealed record NewMend(int ItemId, RepairCase Case);
+
+/// <summary>Something that happened, to be kept.</summary>
+public sealed record NewEvent(RunEventKind Kind, string? StepId = null, string? Text = null, double? Value = null, bool? Passed = null);
+
+/// <summary>A band of the time strip: hands, then a wait with its window.</summary>
+public sealed record Band(string Title, DateTimeOffset StartsAt, DateTimeOffset HandsEndAt, DateTimeOffset? OpensAt, DateTimeOffset? ClosesAt);
+
+/// <summary>A mend under way, as the bench shows it.</summary>
+public sealed record BenchEntry(
+    int Id,
+    string Tag,
+    string ItemName,
+    Urgency Urgency,
+    StepPhase Phase,
+    string StepTitle,
+    string? NextTitle,
+    LiveWindow? Window,
+    DateTimeOffset? UseBy,
+    DateTimeOffset? DueAt,
+    DateTimeOffset? ReadyAt,
+    int StepsDone,
+    int StepsAll,
+    IReadOnlyList<Band> Bands);
+
+/// <summary>A mend that is not started yet.</summary>
+public sealed record DraftEntry(int Id, string Tag, string ItemName, string Damage, DateTimeOffset? DueAt, int? FollowsMendId);
+
+/// <summary>The bench.</summary>
+public sealed record BenchView(DateTimeOffset Now, IReadOnlyList<BenchEntry> Entries, IReadOnlyList<DraftEntry> Drafts);

@@ -1,0 +1,56 @@
+using AbleMend.Core.Plans;
+using AbleMend.Server.Http;
+using Microsoft.AspNetCore.Mvc;
+
+namespace AbleMend.Server.Mends;
+
+/// <summary>The bench and its mends.</summary>
+public static class MendEndpoints
+{
+    /// <summary>Maps the endpoints.</summary>
+    public static void MapMends(this RouteGroupBuilder api)
+    {
+        api.MapGet("/bench", (MendStore store, CancellationToken cancel) => store.BenchAsync(cancel))
+            .WithName("getBench").WithSummary("Everything under way, most urgent first, and what waits to be started.");
+
+        var mends = api.MapGroup("/mends");
+        mends.MapGet("/{id:int}", async (int id, MendStore store, CancellationToken cancel) =>
+                await store.FindAsync(id, cancel) is { } view ? Results.Ok(view) : ProblemAnswers.NotFound("mend", id))
+            .Described("getMend", "A mend.");
+        mends.MapPost("/", async (NewMend request, MendStore store, CancellationToken cancel) =>
+                await store.OpenAsync(request, cancel) is { } changed ? Answer(changed, 0) : ProblemAnswers.NotFound("item", request.ItemId))
+            .Described("openMend", "Open a mend of an item.");
+        mends.MapPut("/{id:int}/case", async (int id, [FromHeader(Name = "If-Match")] int version, RepairCase repairCase, MendStore store, CancellationToken cancel) =>
+                Answer(await store.ChangeCaseAsync(id, version, repairCase, cancel), version, id))
+            .Described("putCase", "Change the case of a mend that is not started.");
+        mends.MapPost("/{id:int}/start", async (int id, [FromHeader(Name = "If-Match")] int version, MendStore store, CancellationToken cancel) =>
+                Answer(await store.StartAsync(id, version, cancel), version, id))
+            .Described("startMend", "Freeze the plan and start the run.");
+        mends.MapPost("/{id:int}/send-on", async (int id, [FromHeader(Name = "If-Match")] int version, MendStore store, CancellationToken cancel) =>
+                Answer(await store.SendOnAsync(id, version, cancel), version, id))
+            .Described("sendOn", "Log that it is not mended here.");
+        mends.MapPost("/{id:int}/events", async (int id, [FromHeader(Name = "If-Match")] int version, NewEvent happened, MendStore store, CancellationToken cancel) =>
+                Answer(await store.AddEventAsync(id, version, happened, cancel), version, id))
+            .Described("addEvent", "Keep something that happened.");
+        mends.MapDelete("/{id:int}", async (int id, [FromHeader(Name = "If-Match")] int version, MendStore store, CancellationToken cancel) =>
+                Answer(await store.DiscardAsync(id, version, cancel), version, id))
+            .Described("discardMend", "Throw away a mend that is not started.");
+    }
+
+    private static IResult Answer(Changed? changed, int version, int id = 0) =>
+        changed switch
+        {
+            null => ProblemAnswers.NotFound("mend", id),
+            { NewerVersion: { } newer } => ProblemAnswers.Conflict(version, newer),
+            { Problems.Count: > 0 } => ProblemAnswers.Unprocessable(changed.Problems),
+            _ => Results.Ok(changed.View),
+        };
+
+    private static RouteHandlerBuilder Described(this RouteHandlerBuilder route, string name, string summary) =>
+        route.WithName(name).WithSummary(summary)
+            .Produces<MendView>()
+            .ProducesProblem(StatusCodes.Status400BadRequest)
+            .ProducesProblem(StatusCodes.Status404NotFound)
+            .ProducesProblem(StatusCodes.Status409Conflict)
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+}

@@ -1,0 +1,286 @@
+using System.Text.Json;
+using AbleMend.Core;
+using AbleMend.Core.Plans;
+using AbleMend.Core.Running;
+using AbleMend.Data;
+using Microsoft.EntityFrameworkCore;
+
+namespace AbleMend.Server.Mends;
+
+/// <summary>What came of a change: the new view, problems, or somebody else's newer version.</summary>
+public sealed record Changed(MendView? View, IReadOnlyList<Problem> Problems, int? NewerVersion)
+{
+    /// <summary>Refused with problems.</summary>
+    public static Changed Refused(params IReadOnlyList<Problem> problems) => new(null, problems, null);
+}
+
+/// <summary>Mends in the database. Every change checks the version that it was made from, and is durable before it is answered.</summary>
+public sealed class MendStore(MendDb db, Planner planner, TimeProvider time)
+{
+    /// <summary>A mend, or null.</summary>
+    public async Task<MendView?> FindAsync(int id, CancellationToken cancel) =>
+        await LoadAsync(id, cancel) is { } row ? await ViewAsync(row, cancel) : null;
+
+    /// <summary>Opens a mend of an item.</summary>
+    public async Task<Changed?> OpenAsync(NewMend request, CancellationToken cancel)
+    {
+        var item = await db.Items.FindAsync([request.ItemId], cancel);
+        if (item is null)
+        {
+            return null;
+        }
+
+        var repairCase = WithItem(request.Case, item);
+        var problems = Check(repairCase);
+        if (problems.Count > 0)
+        {
+            return Changed.Refused(problems);
+        }
+
+        var now = time.GetUtcNow();
+        var row = new MendRow { Item = item, CaseJson = Write(repairCase), CreatedAt = now, ChangedAt = now, DueAt = repairCase.Wanted.NeededBy, Version = 1 };
+        db.Mends.Add(row);
+        await db.SaveChangesAsync(cancel);
+        return new Changed(await ViewAsync(row, cancel), [], null);
+    }
+
+    /// <summary>Changes the case of a draft.</summary>
+    public Task<Changed?> ChangeCaseAsync(int id, int version, RepairCase repairCase, CancellationToken cancel) =>
+        ChangeAsync(id, version, row =>
+        {
+            if (row.Status != MendStatus.Draft)
+            {
+                return [new Problem("already-started", "", "This mend is under way: its plan is frozen.", "Go on from the plan, or take the mend back to the bench as a new one.")];
+            }
+
+            var complete = WithItem(repairCase, row.Item);
+            var problems = Check(complete);
+            if (problems.Count == 0)
+            {
+                row.CaseJson = Write(complete);
+                row.DueAt = complete.Wanted.NeededBy;
+            }
+
+            return problems;
+        }, cancel);
+
+    /// <summary>Freezes the plan and starts the run.</summary>
+    public Task<Changed?> StartAsync(int id, int version, CancellationToken cancel) =>
+        ChangeAsync(id, version, row =>
+        {
+            if (row.Status != MendStatus.Draft)
+            {
+                return [new Problem("already-started", "", "This mend is under way already.", "Reload the mend.")];
+            }
+
+            var now = time.GetUtcNow();
+            var repairCase = Case(row);
+            var started = repairCase with { Wanted = repairCase.Wanted with { StartAt = now } };
+            var outcome = planner.Plan(started);
+            if (outcome.Value is not { } plan)
+            {
+                return outcome.Problems;
+            }
+
+            if (!plan.Verdict.MendedHere)
+            {
+                return [new Problem("not-mended-here", "", plan.Verdict.Reasons[0].Text, "Send it on; the reason is kept in the log.")];
+            }
+
+            row.CaseJson = Write(started);
+            row.PlanJson = Write(plan);
+            row.StartedAt = now;
+            row.Status = MendStatus.Running;
+            row.SearchText = MendWords.For(started, plan, []);
+            return [];
+        }, cancel);
+
+    /// <summary>Logs that it is not mended here, with the verdict.</summary>
+    public Task<Changed?> SendOnAsync(int id, int version, CancellationToken cancel) =>
+        ChangeAsync(id, version, row =>
+        {
+            var repairCase = Case(row).StartingNow(time);
+            var outcome = planner.Plan(repairCase);
+            if (row.Status != MendStatus.Draft || outcome.Value is not { } plan || plan.Verdict.MendedHere)
+            {
+                return [new Problem("mended-here", "", "The verdict does not send this one on.", "Mend it, or change what was seen.")];
+            }
+
+            row.PlanJson = Write(plan);
+            row.Status = MendStatus.SentOn;
+            row.ClosedAt = time.GetUtcNow();
+            row.SearchText = MendWords.For(repairCase, plan, []);
+            return [];
+        }, cancel);
+
+    /// <summary>Keeps something that happened.</summary>
+    public Task<Changed?> AddEventAsync(int id, int version, NewEvent happened, CancellationToken cancel) =>
+        ChangeAsync(id, version, row =>
+        {
+            if (row.PlanJson is null || row.Status is MendStatus.Draft or MendStatus.SentOn)
+            {
+                return [new Problem("not-started", "", "This mend is not under way.", "Start it first.")];
+            }
+
+            var (repairCase, plan) = (Case(row), Plan(row));
+            var events = row.Events.OrderBy(each => each.Number).Select(EventRows.ToEvent).ToList();
+            var now = time.GetUtcNow();
+            var state = Run.Fold(repairCase, plan, row.StartedAt!.Value, events, now);
+            var next = new RunEvent(state.LastNumber + 1, now, happened.Kind, happened.StepId, happened.Text, happened.Value, happened.Passed);
+            if (Run.Refuse(plan, state, next) is { } refused)
+            {
+                return [refused];
+            }
+
+            var judged = next.Kind == RunEventKind.Proof ? next with { Passed = RunProof.Passes(plan, next) } : next;
+            row.Events.Add(EventRows.ToRow(judged));
+            Settle(row, repairCase, plan, [.. events, judged], now);
+            return [];
+        }, cancel);
+
+    /// <summary>Throws a draft away.</summary>
+    /// <returns>Null when there is none; problems when it is no draft or has changed.</returns>
+    public async Task<Changed?> DiscardAsync(int id, int version, CancellationToken cancel)
+    {
+        var row = await LoadAsync(id, cancel);
+        if (row is null)
+        {
+            return null;
+        }
+
+        if (row.Version != version)
+        {
+            return new Changed(null, [], row.Version);
+        }
+
+        if (row.Status != MendStatus.Draft)
+        {
+            return Changed.Refused(new Problem("already-started", "", "Only a draft can be thrown away: what was done stays in the log.", "Leave it."));
+        }
+
+        var view = await ViewAsync(row, cancel);
+        db.Mends.Remove(row);
+        await db.SaveChangesAsync(cancel);
+        return new Changed(view, [], null);
+    }
+
+    /// <summary>Everything on the bench, most urgent first.</summary>
+    public async Task<BenchView> BenchAsync(CancellationToken cancel)
+    {
+        var now = time.GetUtcNow();
+        var rows = await db.Mends.AsNoTracking().Include(row => row.Item).Include(row => row.Events).AsSplitQuery()
+            .Where(row => row.Status == MendStatus.Draft || row.Status == MendStatus.Running)
+            .OrderBy(row => row.Id).ToListAsync(cancel);
+        var running = rows.Where(row => row.Status == MendStatus.Running)
+            .Select(row => (Row: row, Plan: Plan(row), State: Fold(row, now)))
+            .OrderBy(each => BenchOrder.UrgencyOf(each.State, now))
+            .ThenBy(each => BenchOrder.MomentOf(each.State, now))
+            .ThenBy(each => each.Row.DueAt ?? DateTimeOffset.MaxValue);
+        return new BenchView(
+            now,
+            [.. running.Select(each => BenchEntries.Entry(each.Row, each.Plan, each.State, now))],
+            [.. rows.Where(row => row.Status == MendStatus.Draft).OrderBy(row => row.DueAt ?? DateTimeOffset.MaxValue)
+                .Select(row => BenchEntries.Draft(row, Case(row)))]);
+    }
+
+    private static RunState Fold(MendRow row, DateTimeOffset now) =>
+        Run.Fold(Case(row), Plan(row), row.StartedAt!.Value, [.. row.Events.OrderBy(each => each.Number).Select(EventRows.ToEvent)], now);
+
+    private async Task<Changed?> ChangeAsync(int id, int version, Func<MendRow, IReadOnlyList<Problem>> change, CancellationToken cancel)
+    {
+        var row = await LoadAsync(id, cancel);
+        if (row is null)
+        {
+            return null;
+        }
+
+        if (row.Version != version)
+        {
+            return new Changed(null, [], row.Version);
+        }
+
+        var problems = change(row);
+        if (problems.Count > 0)
+        {
+            return Changed.Refused(problems);
+        }
+
+        row.Version++;
+        row.ChangedAt = time.GetUtcNow();
+        try
+        {
+            await db.SaveChangesAsync(cancel);
+        }
+        catch (DbUpdateException)
+        {
+            // Another window saved between our reading and our writing: the version, or the number of the event, was taken.
+            db.ChangeTracker.Clear();
+            return new Changed(null, [], (await LoadAsync(id, cancel))?.Version ?? version);
+        }
+
+        return new Changed(await ViewAsync(row, cancel), [], null);
+    }
+
+    private void Settle(MendRow row, RepairCase repairCase, RepairPlan plan, IReadOnlyList<RunEvent> events, DateTimeOffset now)
+    {
+        var state = Run.Fold(repairCase, plan, row.StartedAt!.Value, events, now);
+        row.Status = state.HandedBackAt is null ? MendStatus.Running : MendStatus.HandedBack;
+        row.ClosedAt = state.HandedBackAt;
+        row.SearchText = MendWords.For(repairCase, plan, events);
+        if (state.HandedBackAt is null)
+        {
+            return;
+        }
+
+        var chemistry = planner.Catalogue.Materials[plan.System!.Resin].Chemistry;
+        row.Item.EarlierMend = chemistry is "epoxy" or "polyester" ? chemistry : row.Item.EarlierMend;
+        if (plan.ProperRepairBy is { } due && !db.Mends.Any(each => each.FollowsMendId == row.Id))
+        {
+            db.Mends.Add(ProperRepair(row, repairCase, due, now));
+        }
+    }
+
+    private static MendRow ProperRepair(MendRow row, RepairCase repairCase, DateTimeOffset due, DateTimeOffset now)
+    {
+        var proper = repairCase with
+        {
+            Wanted = repairCase.Wanted with { Permanence = Permanence.Lasting, StartAt = null, NeededBy = due },
+            Choice = null,
+            Overrides = null,
+        };
+        return new MendRow { ItemId = row.ItemId, CaseJson = Write(proper), CreatedAt = now, ChangedAt = now, DueAt = due, FollowsMendId = row.Id, Version = 1 };
+    }
+
+    private Task<MendRow?> LoadAsync(int id, CancellationToken cancel) =>
+        db.Mends.Include(row => row.Item).Include(row => row.Events).FirstOrDefaultAsync(row => row.Id == id, cancel);
+
+    private async Task<MendView> ViewAsync(MendRow row, CancellationToken cancel)
+    {
+        var now = time.GetUtcNow();
+        var repairCase = Case(row);
+        var outcome = row.PlanJson is null ? planner.Plan(repairCase.StartingNow(time)) : Outcome<RepairPlan>.Of(Plan(row));
+        var follower = await db.Mends.Where(each => each.FollowsMendId == row.Id).Select(each => (int?)each.Id).FirstOrDefaultAsync(cancel);
+        return new MendView(
+            row.Id, row.Status, row.Version, row.Item.Tag, row.Item.Name, row.CreatedAt, row.ChangedAt, row.StartedAt, row.ClosedAt, row.DueAt,
+            row.FollowsMendId, follower, repairCase, outcome.Value, outcome.Problems,
+            row.StartedAt is null ? null : Fold(row, now),
+            [.. row.Events.OrderBy(each => each.Number).Select(EventRows.ToEvent)], now);
+    }
+
+    private IReadOnlyList<Problem> Check(RepairCase repairCase) => planner.Plan(repairCase.StartingNow(time)).Problems;
+
+    private RepairCase WithItem(RepairCase repairCase, ItemRow item)
+    {
+        var today = DateOnly.FromDateTime(time.GetUtcNow().UtcDateTime);
+        return repairCase with
+        {
+            Item = repairCase.Item with { Tag = item.Tag, Construction = item.Construction, AgeMonths = Gear.ItemEndpoints.AgeMonths(item.NewOn, today) },
+        };
+    }
+
+    private static string Write<T>(T value) => JsonSerializer.Serialize(value, OpenJson.Options);
+
+    private static RepairCase Case(MendRow row) => JsonSerializer.Deserialize<RepairCase>(row.CaseJson, OpenJson.Options)!;
+
+    private static RepairPlan Plan(MendRow row) => JsonSerializer.Deserialize<RepairPlan>(row.PlanJson!, OpenJson.Options)!;
+}

@@ -1,0 +1,27 @@
+using AbleMend.Core.Plans;
+using AbleMend.Server.Http;
+using Microsoft.AspNetCore.Http.HttpResults;
+
+namespace AbleMend.Server.Plans;
+
+/// <summary>Plans without keeping anything.</summary>
+public static class PlanEndpoints
+{
+    /// <summary>Maps the endpoints.</summary>
+    public static void MapPlans(this RouteGroupBuilder api) =>
+        api.MapPost("/plans", (RepairCase repairCase, Planner planner, TimeProvider time) =>
+            {
+                var outcome = planner.Plan(repairCase.StartingAt(time.GetUtcNow()));
+                return outcome.Value is { } plan ? Results.Ok(plan) : ProblemAnswers.Unprocessable(outcome.Problems);
+            })
+            .WithName("planCase")
+            .WithSummary("Plan a case. Nothing is kept.")
+            .Produces<RepairPlan>()
+            .ProducesProblem(StatusCodes.Status400BadRequest)
+            .ProducesProblem(StatusCodes.Status413PayloadTooLarge)
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+
+    /// <summary>The case with its start filled in where it is open.</summary>
+    public static RepairCase StartingAt(this RepairCase repairCase, DateTimeOffset now) =>
+        repairCase.Wanted.StartAt is null ? repairCase with { Wanted = repairCase.Wanted with { StartAt = now } } : repairCase;
+}

@@ -1,0 +1,72 @@
+using System.Reflection;
+using AbleMend.Core;
+using AbleMend.Core.Plans;
+using AbleMend.Data;
+using AbleMend.Server;
+using AbleMend.Server.Gear;
+using AbleMend.Server.Http;
+using AbleMend.Server.Log;
+using AbleMend.Server.Mends;
+using AbleMend.Server.Plans;
+using AbleMend.Server.Printing;
+using AbleMend.Server.Shelf;
+using AbleMend.Server.Shop;
+using Microsoft.AspNetCore.Http.Json;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.Options;
+using Serilog;
+
+var builder = WebApplication.CreateBuilder(args);
+builder.Host.UseSerilog((context, log) => log.ReadFrom.Configuration(context.Configuration).WriteTo.Console());
+builder.Services.AddOptions<ServerOptions>().BindConfiguration(ServerOptions.Section).ValidateDataAnnotations().ValidateOnStart();
+var options = builder.Configuration.GetSection(ServerOptions.Section).Get<ServerOptions>() ?? new ServerOptions();
+builder.WebHost.ConfigureKestrel(kestrel =>
+{
+    // Loopback only: a shop's network is reached through a proxy on this machine, which brings encryption and a login.
+    kestrel.ListenLocalhost(options.Port);
+    kestrel.Limits.MaxRequestBodySize = options.LargestBodyBytes;
+    kestrel.AddServerHeader = false;
+});
+builder.Services.Configure<JsonOptions>(json => OpenJson.Apply(json.SerializerOptions));
+builder.Services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = true);
+builder.Services.AddSingleton<TimeProvider>(services => new ShopClock(services.GetRequiredService<IOptions<ServerOptions>>().Value.Clock));
+builder.Services.AddSingleton(_ => Planner.Shipped());
+builder.Services.AddDbContext<MendDb>((services, db) =>
+    db.UseSqlite(MendDb.ConnectionTo(services.GetRequiredService<IOptions<ServerOptions>>().Value.Database)));
+builder.Services.AddScoped<MendStore>();
+builder.Services.AddScoped<ShopStore>();
+builder.Services.AddProblemDetails(details => details.CustomizeProblemDetails = ProblemAnswers.Complete);
+builder.Services.AddExceptionHandler<FaultHandler>();
+builder.Services.AddOpenApi("v1", OpenApiWords.Describe);
+builder.Services.AddResponseCompression(compression => compression.EnableForHttps = false);
+
+var app = builder.Build();
+app.UseSecurityHeaders(Headers.Policy());
+app.UseExceptionHandler();
+app.UseStatusCodePages();
+app.UseCaching();
+app.UseSameSiteOnly();
+app.MapStaticAssets();
+app.MapOpenApi("/openapi/{documentName}.json");
+
+var api = app.MapGroup("/api");
+api.MapPlans();
+api.MapCatalogue();
+api.MapShop();
+api.MapItems();
+api.MapMends();
+api.MapLog();
+api.MapTemplates();
+api.MapFallback((HttpContext context) => ProblemAnswers.NotFound("address", context.Request.Path)).ExcludeFromDescription();
+app.MapFallbackToFile("index.html");
+
+// The tool that writes the API's description runs this file as well: it must not touch a database.
+if (Assembly.GetEntryAssembly()?.GetName().Name != "GetDocument.Insider")
+{
+    await Startup.PrepareAsync(app.Services, CancellationToken.None);
+}
+
+await app.RunAsync();
+
+/// <summary>Named so that tests can host it.</summary>
+public partial class Program;

@@ -1,0 +1,28 @@
+using System.ComponentModel.DataAnnotations;
+
+namespace AbleMend.Server;
+
+/// <summary>How the server is started. Checked before it serves.</summary>
+public sealed class ServerOptions
+{
+    /// <summary>Name of the section.</summary>
+    public const string Section = "AbleMend";
+
+    /// <value>Port on 127.0.0.1, 1 to 65535; 5080 by default.</value>
+    [Range(1, 65535)]
+    public int Port { get; set; } = 5080;
+
+    /// <value>Path of the database file.</value>
+    [Required]
+    public string Database { get; set; } = "data/able-mend.db";
+
+    /// <value>Whether a new database stays empty instead of getting the demo.</value>
+    public bool Empty { get; set; }
+
+    /// <value>Instant at which the shop's clock is started, for a demo or a test; null for the machine's own clock.</value>
+    public DateTimeOffset? Clock { get; set; }
+
+    /// <value>Largest request body in bytes, 1 kB to 10 MB; 1 MB by default.</value>
+    [Range(1024, 10 * 1024 * 1024)]
+    public long LargestBodyBytes { get; set; } = 1024 * 1024;
+}

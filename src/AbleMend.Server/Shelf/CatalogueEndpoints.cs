@@ -1,0 +1,38 @@
+using AbleMend.Core.Finishing;
+using AbleMend.Core.Gear;
+using AbleMend.Core.Materials;
+using AbleMend.Core.Methods;
+using AbleMend.Core.Plans;
+using AbleMend.Core.Proving;
+
+namespace AbleMend.Server.Shelf;
+
+/// <summary>A method as the page names it.</summary>
+public sealed record MethodWords(string Id, string Name, string Why, Permanence Permanence);
+
+/// <summary>Everything that can be picked.</summary>
+public sealed record CatalogueView(
+    string Version,
+    IReadOnlyList<Construction> Constructions,
+    IReadOnlyList<Substance> Substances,
+    IReadOnlyList<Material> Materials,
+    IReadOnlyList<MethodWords> Methods,
+    IReadOnlyList<string> Grits,
+    IReadOnlyList<ProofTest> Proofs);
+
+/// <summary>The catalogue.</summary>
+public static class CatalogueEndpoints
+{
+    /// <summary>Maps the endpoints.</summary>
+    public static void MapCatalogue(this RouteGroupBuilder api) =>
+        api.MapGet("/catalogue", (Planner planner) => new CatalogueView(
+                planner.Catalogue.Version,
+                planner.Catalogue.ConstructionList,
+                [.. planner.Catalogue.Substances.Values.OrderBy(substance => substance.Id)],
+                planner.Catalogue.MaterialList,
+                [.. AllMethods.List.Select(method => new MethodWords(method.Id, method.Name, method.Why, method.Permanence))],
+                [.. Grit.All.Select(grit => grit.Label)],
+                [.. ProofTest.All.Values]))
+            .WithName("getCatalogue")
+            .WithSummary("Constructions, materials, methods, grits and tests by identifier.");
+}

@@ -1,0 +1,41 @@
+using System.Text.Json;
+using AbleMend.Core;
+using AbleMend.Data;
+using Microsoft.EntityFrameworkCore;
+
+namespace AbleMend.Server.Shop;
+
+/// <summary>The shop's settings in the database.</summary>
+public sealed class ShopStore(MendDb db)
+{
+    /// <summary>Settings and their version.</summary>
+    public async Task<(ShopSettings Settings, int Version)> ReadAsync(CancellationToken cancel)
+    {
+        var row = await db.Shop.AsNoTracking().FirstOrDefaultAsync(cancel);
+        return row is null
+            ? (ShopSettings.ForNewShop, 0)
+            : (JsonSerializer.Deserialize<ShopSettings>(row.SettingsJson, OpenJson.Options)!, row.Version);
+    }
+
+    /// <summary>Keeps settings.</summary>
+    /// <returns>The new version, or null when somebody else changed them first.</returns>
+    public async Task<int?> WriteAsync(ShopSettings settings, int version, CancellationToken cancel)
+    {
+        var row = await db.Shop.FirstOrDefaultAsync(cancel);
+        if ((row?.Version ?? 0) != version)
+        {
+            return null;
+        }
+
+        if (row is null)
+        {
+            row = new ShopRow { SettingsJson = "" };
+            db.Shop.Add(row);
+        }
+
+        row.SettingsJson = JsonSerializer.Serialize(settings, OpenJson.Options);
+        row.Version = version + 1;
+        await db.SaveChangesAsync(cancel);
+        return row.Version;
+    }
+}
