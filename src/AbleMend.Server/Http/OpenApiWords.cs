@@ -6,7 +6,24 @@ namespace AbleMend.Server.Http;
 public static class OpenApiWords
 {
     /// <summary>Sets them.</summary>
-    public static void Describe(OpenApiOptions options) =>
+    public static void Describe(OpenApiOptions options)
+    {
+        // What tells the kinds of a shape, device or rule apart is always there; the generator leaves it optional.
+        options.AddSchemaTransformer((schema, _, _) =>
+        {
+            foreach (var kind in (schema.AnyOf ?? []).Where(each => each.Properties?.ContainsKey("kind") == true))
+            {
+                kind.Required?.Add("kind");
+            }
+
+            if (schema.Properties?.TryGetValue("kind", out var property) == true && property.Enum is { Count: 1 })
+            {
+                schema.Required ??= new HashSet<string>();
+                schema.Required.Add("kind");
+            }
+
+            return Task.CompletedTask;
+        });
         options.AddDocumentTransformer((document, _, _) =>
         {
             document.Info.Title = "Able Mend";
@@ -15,4 +32,5 @@ public static class OpenApiWords
             document.Servers?.Clear();
             return Task.CompletedTask;
         });
+    }
 }

@@ -904,7 +904,7 @@ export interface components {
         /** @description A graduated cup: each part is poured to a line. */
         MeasuringDeviceCupDevice: {
             /** @enum {string} */
-            kind?: "cup";
+            kind: "cup";
             /**
              * Format: double
              * @description Distance of its lines in mL, 0.1 to 100.
@@ -924,7 +924,7 @@ export interface components {
         /** @description A scale: each part is poured to a weight. */
         MeasuringDeviceScaleDevice: {
             /** @enum {string} */
-            kind?: "scale";
+            kind: "scale";
             /**
              * Format: double
              * @description Smallest step of its display in grams, 0.001 to 10.
@@ -1401,7 +1401,7 @@ export interface components {
         /** @description A straight crack. */
         ShapeCrackShape: {
             /** @enum {string} */
-            kind?: "crack";
+            kind: "crack";
             /**
              * Format: double
              * @description Length in millimetres, 1 to 600.
@@ -1416,7 +1416,7 @@ export interface components {
         /** @description An ellipse. */
         ShapeOvalShape: {
             /** @enum {string} */
-            kind?: "oval";
+            kind: "oval";
             /**
              * Format: double
              * @description Long axis in millimetres, 1 to 600.
@@ -1431,7 +1431,7 @@ export interface components {
         /** @description A circle. */
         ShapeRoundShape: {
             /** @enum {string} */
-            kind?: "round";
+            kind: "round";
             /**
              * Format: double
              * @description Diameter in millimetres, 1 to 600.
@@ -1441,7 +1441,7 @@ export interface components {
         /** @description A traced outline; the last point joins the first. */
         ShapeTracedShape: {
             /** @enum {string} */
-            kind?: "traced";
+            kind: "traced";
             /** @description 3 to 400 points that do not cross themselves. */
             points: components["schemas"]["PointMm"][];
         };

@@ -1,0 +1,50 @@
+import createClient from 'openapi-fetch';
+import type { paths } from './schema';
+import type { Problem } from './types';
+
+export const api = createClient<paths>({ baseUrl: '/' });
+
+/** A refusal of the server, with its problems ready to be shown. */
+export class Refused extends Error {
+  constructor(
+    readonly status: number,
+    readonly problems: readonly Problem[],
+  ) {
+    super(problems[0]?.message ?? 'The server cannot be reached.');
+  }
+}
+
+const unreachable: Problem = {
+  code: 'unreachable',
+  field: '',
+  message: 'The server does not answer. Nothing that was kept is lost.',
+  remedy: 'Check that it runs; this page goes on by itself when it is back.',
+};
+
+function problemsOf(error: unknown): readonly Problem[] {
+  const carried = (error as { problems?: readonly Problem[] } | undefined)?.problems;
+  return carried && carried.length > 0 ? carried : [unreachable];
+}
+
+interface Answer<T> {
+  data?: T;
+  error?: unknown;
+  response: Response;
+}
+
+/** The data of an answer, or a {@link Refused}. */
+export async function ask<T>(pending: Promise<Answer<T>>): Promise<T> {
+  let answer: Answer<T>;
+  try {
+    answer = await pending;
+  } catch (fault) {
+    if (fault instanceof DOMException && fault.name === 'AbortError') throw fault;
+    throw new Refused(0, [unreachable]);
+  }
+  if (answer.data === undefined) throw new Refused(answer.response.status, problemsOf(answer.error));
+  return answer.data;
+}
+
+export function problemsIn(error: unknown): readonly Problem[] {
+  return error instanceof Refused ? error.problems : error ? [unreachable] : [];
+}

@@ -1,0 +1,65 @@
+import { useQuery } from '@tanstack/react-query';
+import { Link } from '@tanstack/react-router';
+import { useEffect, useState } from 'react';
+import { benchQuery } from '../api/queries';
+import { Button } from '../ui/Button';
+import { alarmsOf, type BenchAlarm } from './alarms';
+import { useNow } from './clock';
+import { beep } from './sound';
+
+const key = 'able-mend.silenced';
+
+function readSilenced(): string[] {
+  try {
+    return JSON.parse(localStorage.getItem(key) ?? '[]') as string[];
+  } catch {
+    return [];
+  }
+}
+
+/** Rings when a window opens or is about to close anywhere on the bench, on every page, until it is silenced. */
+export function Alarm() {
+  const bench = useQuery(benchQuery);
+  const now = useNow();
+  const [silenced, setSilenced] = useState(readSilenced);
+  const ringing = alarmsOf(bench.data?.entries ?? [], now).filter((alarm) => !silenced.includes(alarm.key));
+  const loud = ringing.length > 0;
+  useEffect(() => {
+    if (!loud) return;
+    beep();
+    const again = setInterval(beep, 4000);
+    return () => clearInterval(again);
+  }, [loud]);
+  const silence = () => {
+    const next = [...silenced, ...ringing.map((alarm) => alarm.key)].slice(-200);
+    localStorage.setItem(key, JSON.stringify(next));
+    setSilenced(next);
+  };
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.key === 'm' && !(event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement)) silence();
+    };
+    addEventListener('keydown', onKey);
+    return () => removeEventListener('keydown', onKey);
+  });
+  if (!loud) return null;
+  return <Ringing alarms={ringing} onSilence={silence} />;
+}
+
+function Ringing({ alarms, onSilence }: { alarms: readonly BenchAlarm[]; onSilence: () => void }) {
+  const lost = alarms.some((alarm) => alarm.kind === 'closing');
+  return (
+    <div role="alert" className={`no-print flex flex-wrap items-center gap-x-5 gap-y-1 border-b-2 border-ink px-5 py-1.5 ${lost ? 'bg-late-soft' : 'bg-good-soft'}`}>
+      <strong>{lost ? 'About to be lost' : 'Open now'}</strong>
+      {alarms.slice(0, 3).map((alarm) => (
+        <Link key={alarm.key} to="/mends/$id/$stage" params={{ id: String(alarm.id), stage: 'mend' }} className="flex min-h-11 items-center underline underline-offset-4">
+          {alarm.words}
+        </Link>
+      ))}
+      {alarms.length > 3 ? <span>and {alarms.length - 3} more</span> : null}
+      <Button className="ml-auto" onClick={onSilence}>
+        Silence <kbd className="text-sm">M</kbd>
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,58 @@
+import { Dialog } from 'radix-ui';
+import { useEffect, useState } from 'react';
+import { Button } from '../ui/Button';
+
+const keys: readonly (readonly [string, string])[] = [
+  ['?', 'This sheet'],
+  ['M', 'Silence the alarm'],
+  ['D', 'In a mend: begin, or done'],
+  ['R', 'In a wait: ready'],
+  ['N', 'In a wait: not yet'],
+  ['U', 'In a mend: take the last one back'],
+  ['1 to 5', 'In a mend: Look, Match, Plan, Mend, Prove'],
+  ['← →', 'Choose between words; on a slider, turn it'],
+  ['Tab', 'Go on to the next thing'],
+];
+
+/** Every action has a key. Not modal: nothing behind it is locked. */
+export function HelpSheet() {
+  const [open, setOpen] = useState(false);
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const typing = event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
+      if (event.key === '?' && !typing) setOpen((before) => !before);
+    };
+    addEventListener('keydown', onKey);
+    return () => removeEventListener('keydown', onKey);
+  }, []);
+  return (
+    <Dialog.Root open={open} onOpenChange={setOpen} modal={false}>
+      <Dialog.Trigger asChild>
+        <button type="button" className="min-h-11 min-w-11 rounded-sm border-2 border-line font-bold" aria-label="Help and keys">
+          ?
+        </button>
+      </Dialog.Trigger>
+      <Dialog.Portal>
+        <Dialog.Content aria-describedby={undefined} className="fixed top-16 right-4 z-30 w-96 max-w-[92vw] border-2 border-ink bg-sheet p-5 shadow-xl">
+          <Dialog.Title className="text-2xl">Keys</Dialog.Title>
+          <dl className="mt-3 grid grid-cols-[6rem_1fr] gap-y-2">
+            {keys.map(([press, does]) => (
+              <div key={press} className="contents">
+                <dt>
+                  <kbd className="border border-strong-line px-2 font-semibold">{press}</kbd>
+                </dt>
+                <dd>{does}</dd>
+              </div>
+            ))}
+          </dl>
+          <p className="mt-4 text-sm text-faint">
+            Every underlined figure opens to its reason. What is written here never replaces a product&apos;s own safety sheet or local rules.
+          </p>
+          <Dialog.Close asChild>
+            <Button className="mt-4 w-full">Close</Button>
+          </Dialog.Close>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}

@@ -1,0 +1,84 @@
+import { useQuery } from '@tanstack/react-query';
+import { Link, Outlet } from '@tanstack/react-router';
+import { useEffect } from 'react';
+import { problemsIn } from '../api/client';
+import { shopQuery } from '../api/queries';
+import { Problems } from '../ui/Notice';
+import { clock } from '../ui/time';
+import { Alarm } from './Alarm';
+import { setServerNow, useNow } from './clock';
+import { HelpSheet } from './HelpSheet';
+import { UnitsProvider, useUnits } from './units';
+import { ZoneProvider } from './zone';
+
+export function Shell() {
+  const shop = useQuery(shopQuery);
+  const serverNow = shop.data?.now;
+  useEffect(() => {
+    if (serverNow) setServerNow(serverNow);
+  }, [serverNow]);
+  if (!shop.data) {
+    return (
+      <main className="p-8" aria-busy={shop.isPending}>
+        {shop.error ? <Problems problems={problemsIn(shop.error)} /> : <p>Opening the shop …</p>}
+      </main>
+    );
+  }
+  const settings = shop.data.settings;
+  return (
+    <ZoneProvider value={settings.bench.zone ?? 'Etc/UTC'}>
+      <UnitsProvider shop={settings.units}>
+        <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-20 focus:bg-sheet focus:p-3">
+          To the work
+        </a>
+        <TopLine shopName={settings.name} zone={settings.bench.zone ?? 'Etc/UTC'} />
+        <Alarm />
+        <main id="main">
+          <Outlet />
+        </main>
+      </UnitsProvider>
+    </ZoneProvider>
+  );
+}
+
+function TopLine({ shopName, zone }: { shopName: string; zone: string }) {
+  const now = useNow();
+  const { units, choose } = useUnits();
+  return (
+    <header className="no-print flex flex-wrap items-center gap-x-6 gap-y-1 border-b-2 border-ink px-5 py-1.5">
+      <Link to="/" className="flex items-center gap-2 text-lg font-extrabold tracking-tight">
+        <img src="/mark.svg" alt="" width={28} height={28} />
+        Able Mend
+      </Link>
+      <nav aria-label="Places" className="flex gap-1">
+        <Place to="/" words="Bench" />
+        <Place to="/new" words="Start a mend" />
+        <Place to="/log" words="Log" />
+        <Place to="/shelf" words="Shelf and tools" />
+      </nav>
+      <div className="ml-auto flex items-center gap-3">
+        <span className="lettering hidden md:inline">{shopName}</span>
+        <button type="button" className="min-h-11 rounded-sm px-2 underline underline-offset-4" onClick={() => choose(units === 'us' ? 'metric' : 'us')}>
+          {units === 'us' ? 'in, °F' : 'mm, °C'}
+          <span className="sr-only">: change units</span>
+        </button>
+        <HelpSheet />
+        <time className="numeral min-w-16 text-right text-2xl" dateTime={new Date(now).toISOString()}>
+          {clock(new Date(now).toISOString(), zone)}
+        </time>
+      </div>
+    </header>
+  );
+}
+
+function Place({ to, words }: { to: '/' | '/new' | '/log' | '/shelf'; words: string }) {
+  return (
+    <Link
+      to={to}
+      activeOptions={{ exact: true }}
+      className="flex min-h-11 items-center border-b-4 border-transparent px-2.5 font-semibold aria-[current=page]:border-resin"
+    >
+      {words}
+    </Link>
+  );
+}

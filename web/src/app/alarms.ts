@@ -1,0 +1,33 @@
+import type { BenchEntry } from '../api/types';
+
+/** Something on the bench to ring for. */
+export interface BenchAlarm {
+  key: string;
+  id: number;
+  kind: 'open' | 'closing';
+  words: string;
+}
+
+const minute = 60_000;
+/** How long before an end the last call comes. */
+export const lastCallMs = 5 * minute;
+/** A window that opened longer ago than this does not ring for somebody who has just come in. */
+const freshMs = 10 * minute;
+
+type Entry = Pick<BenchEntry, 'id' | 'tag' | 'stepTitle' | 'window' | 'useBy'>;
+
+export function alarmsOf(entries: readonly Entry[], now: number): BenchAlarm[] {
+  return entries.flatMap((entry) => alarmOf(entry, now));
+}
+
+function alarmOf(entry: Entry, now: number): BenchAlarm[] {
+  const alarm = (kind: BenchAlarm['kind'], end: string, words: string): BenchAlarm[] => [
+    { key: `${entry.id}.${kind}.${end}`, id: entry.id, kind, words: `${entry.tag}: ${words}` },
+  ];
+  const near = (end: string | null | undefined) => end && Date.parse(end) - now < lastCallMs && now - Date.parse(end) < freshMs;
+  if (near(entry.useBy)) return alarm('closing', entry.useBy!, `${entry.stepTitle}: the mix is nearly past using`);
+  if (near(entry.window?.closesAt)) return alarm('closing', entry.window!.closesAt!, `${entry.stepTitle}: the window closes`);
+  const opens = entry.window?.opensAt;
+  const opened = opens ? now - Date.parse(opens) : -1;
+  return opens && opened >= 0 && opened < freshMs ? alarm('open', opens, `${entry.stepTitle}: look at it now`) : [];
+}

@@ -1,0 +1,29 @@
+import { useSyncExternalStore } from 'react';
+
+/** The shop's clock: the browser's, moved to agree with the server's. Every countdown on the page reads this one. */
+let moved = 0;
+let now = Date.now();
+const listeners = new Set<() => void>();
+
+export function setServerNow(iso: string): void {
+  moved = Date.parse(iso) - Date.now();
+  now = Date.now() + moved;
+}
+
+export function shopNow(): number {
+  return Date.now() + moved;
+}
+
+function subscribe(listener: () => void): () => void {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+}
+
+setInterval(() => {
+  now = shopNow();
+  for (const listener of listeners) listener();
+}, 1000);
+
+export function useNow(): number {
+  return useSyncExternalStore(subscribe, () => now);
+}

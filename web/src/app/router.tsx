@@ -1,0 +1,45 @@
+import type { QueryClient } from '@tanstack/react-query';
+import { createRootRouteWithContext, createRoute, createRouter, redirect } from '@tanstack/react-router';
+import { BenchPage } from '../bench/BenchPage';
+import { FleetPage } from '../fleet/FleetPage';
+import { LogPage } from '../log/LogPage';
+import { MendPage } from '../mend/MendPage';
+import { isStage } from '../mend/stages';
+import { JobSheet } from '../print/JobSheet';
+import { ShelfPage } from '../shelf/ShelfPage';
+import { Shell } from './Shell';
+import { NotThere } from './NotThere';
+
+const root = createRootRouteWithContext<{ queryClient: QueryClient }>()({ component: Shell, notFoundComponent: NotThere });
+const bench = createRoute({ getParentRoute: () => root, path: '/', component: BenchPage });
+const fleet = createRoute({ getParentRoute: () => root, path: '/new', component: FleetPage });
+const log = createRoute({
+  getParentRoute: () => root,
+  path: '/log',
+  component: LogPage,
+  validateSearch: (search): { q?: string } => (typeof search.q === 'string' && search.q ? { q: search.q } : {}),
+});
+const shelf = createRoute({ getParentRoute: () => root, path: '/shelf', component: ShelfPage });
+const mend = createRoute({
+  getParentRoute: () => root,
+  path: '/mends/$id/$stage',
+  component: MendPage,
+  beforeLoad: ({ params }) => {
+    if (!isStage(params.stage)) throw redirect({ to: '/mends/$id/$stage', params: { id: params.id, stage: 'look' } });
+  },
+});
+const sheet = createRoute({ getParentRoute: () => root, path: '/mends/$id/sheet', component: JobSheet });
+
+export function makeRouter(queryClient: QueryClient) {
+  return createRouter({
+    routeTree: root.addChildren([bench, fleet, log, shelf, mend, sheet]),
+    context: { queryClient },
+    scrollRestoration: true,
+  });
+}
+
+declare module '@tanstack/react-router' {
+  interface Register {
+    router: ReturnType<typeof makeRouter>;
+  }
+}

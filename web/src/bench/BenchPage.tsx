@@ -1,0 +1,166 @@
+import { useQuery } from '@tanstack/react-query';
+import { Link } from '@tanstack/react-router';
+import { problemsIn } from '../api/client';
+import { benchQuery } from '../api/queries';
+import type { BenchEntry, Schemas } from '../api/types';
+import { useNow } from '../app/clock';
+import { useZone } from '../app/zone';
+import type { StripRange } from '../drawing/strip';
+import { TimeAxis, TimeStrip } from '../drawing/TimeStrip';
+import { Problems } from '../ui/Notice';
+import { countdown, span, when } from '../ui/time';
+import { benchMoment, type BenchMoment } from './moment';
+
+const hour = 3600_000;
+const stripWidth = 560;
+
+/** What needs hands now, what next and when, and what is about to be lost: one line a mend, the clock running through them all. */
+export function BenchPage() {
+  const bench = useQuery(benchQuery);
+  const now = useNow();
+  const zone = useZone();
+  if (!bench.data) return <div className="p-5">{bench.error ? <Problems problems={problemsIn(bench.error)} /> : 'Looking at the bench …'}</div>;
+  const range: StripRange = { fromMs: now - hour, toMs: now + 9 * hour, width: stripWidth };
+  const [lead, ...rest] = bench.data.entries;
+  return (
+    <div className="mx-auto max-w-[1500px] px-5 pb-10">
+      <h1 className="sr-only">The bench</h1>
+      {lead ? (
+        <ol>
+          <Lead entry={lead} now={now} zone={zone} range={range} />
+          <li aria-hidden className="hidden lg:grid lg:grid-cols-[minmax(0,1fr)_44%] lg:gap-6">
+            <span className="lettering self-end pb-1">then</span>
+            <TimeAxis range={range} zone={zone} />
+          </li>
+          {rest.map((entry) => (
+            <Line key={entry.id} entry={entry} now={now} zone={zone} range={range} />
+          ))}
+        </ol>
+      ) : (
+        <Empty drafts={bench.data.drafts.length} />
+      )}
+      <Drafts drafts={bench.data.drafts} now={now} zone={zone} />
+    </div>
+  );
+}
+
+interface LineProps {
+  entry: BenchEntry;
+  now: number;
+  zone: string;
+  range: StripRange;
+}
+
+const toneOf: Record<BenchMoment['tone'], string> = { late: 'text-late', good: 'text-good', early: 'text-early' };
+const markOf: Record<BenchMoment['tone'], string> = { late: '▲', good: '●', early: '◌' };
+
+function Lead({ entry, now, zone, range }: LineProps) {
+  const moment = benchMoment(entry, now);
+  return (
+    <li className="border-b-2 border-ink py-4">
+      <Link to="/mends/$id/$stage" params={{ id: String(entry.id), stage: 'mend' }} className="group grid gap-x-6 gap-y-3 lg:grid-cols-[minmax(0,1fr)_44%]">
+        <div className="min-w-0">
+          <p className={`text-xl font-bold ${toneOf[moment.tone]}`}>
+            <span aria-hidden>{markOf[moment.tone]} </span>
+            {moment.words}
+          </p>
+          <p className="numeral mt-1 text-6xl leading-none tracking-tight group-hover:underline">{entry.tag}</p>
+          <p className="mt-2 text-3xl leading-tight font-bold">{entry.stepTitle}</p>
+          <p className="mt-1 text-lg text-faint">
+            {entry.itemName}
+            {entry.nextTitle ? `. Next: ${entry.nextTitle}` : ''}
+          </p>
+        </div>
+        <div className="flex min-w-0 flex-col justify-between gap-2">
+          <p className={`numeral text-right text-7xl leading-none ${toneOf[moment.tone]}`}>
+            {moment.untilMs === null ? <span className="text-4xl">{moment.big}</span> : countdown(moment.untilMs - now)}
+          </p>
+          <Due entry={entry} now={now} zone={zone} />
+          <div>
+            <TimeAxis range={range} zone={zone} />
+            <TimeStrip bands={entry.bands} range={range} height={34} nowMs={now} label={`${entry.tag} against the clock`} />
+          </div>
+        </div>
+      </Link>
+    </li>
+  );
+}
+
+function Line({ entry, now, zone, range }: LineProps) {
+  const moment = benchMoment(entry, now);
+  return (
+    <li className="border-b border-line">
+      <Link
+        to="/mends/$id/$stage"
+        params={{ id: String(entry.id), stage: 'mend' }}
+        className="group grid min-h-18 items-center gap-x-6 py-1.5 lg:grid-cols-[minmax(0,1fr)_44%]"
+      >
+        <div className="grid min-w-0 grid-cols-[6.2rem_minmax(0,1fr)_9.5rem] items-center gap-x-3">
+          <span className="numeral text-2xl group-hover:underline">{entry.tag}</span>
+          <span className="min-w-0">
+            <span className="block truncate text-lg leading-tight font-bold">{entry.stepTitle}</span>
+            <span className="block truncate text-sm text-faint">{dueWords(entry, now, zone)}</span>
+          </span>
+          <span className={`text-right leading-tight font-bold ${toneOf[moment.tone]}`}>
+            <span className="block text-sm">
+              <span aria-hidden>{markOf[moment.tone]} </span>
+              {moment.words}
+            </span>
+            <span className="numeral block text-xl">{moment.untilMs === null ? '' : span(moment.untilMs - now)}</span>
+          </span>
+        </div>
+        <TimeStrip bands={entry.bands} range={range} height={34} nowMs={now} label={`${entry.tag} against the clock`} />
+      </Link>
+    </li>
+  );
+}
+
+function dueWords(entry: BenchEntry, now: number, zone: string): string {
+  const due = entry.dueAt ? `Due ${when(entry.dueAt, now, zone)}` : 'No due time';
+  const late = entry.dueAt && entry.readyAt && Date.parse(entry.readyAt) > Date.parse(entry.dueAt);
+  return late ? `${due}: ready only ${when(entry.readyAt, now, zone)}` : `${due}. Step ${Math.min(entry.stepsDone + 1, entry.stepsAll)} of ${entry.stepsAll}`;
+}
+
+function Due({ entry, now, zone }: { entry: BenchEntry; now: number; zone: string }) {
+  return <p className="text-right text-lg text-faint">{dueWords(entry, now, zone)}</p>;
+}
+
+function Drafts({ drafts, now, zone }: { drafts: readonly Schemas['DraftEntry'][]; now: number; zone: string }) {
+  return (
+    <section className="mt-6">
+      <h2 className="lettering">Waiting to be started</h2>
+      <ul className="mt-1 flex flex-wrap gap-x-8 gap-y-1">
+        {drafts.map((draft) => (
+          <li key={draft.id}>
+            <Link to="/mends/$id/$stage" params={{ id: String(draft.id), stage: 'look' }} className="flex min-h-14 items-center gap-3 border-b-2 border-transparent hover:border-ink">
+              <span className="numeral text-2xl">{draft.tag}</span>
+              <span className="leading-tight">
+                <span className="block font-semibold">
+                  {draft.damage}
+                  {draft.followsMendId ? ', properly' : ''}
+                </span>
+                <span className="text-sm text-faint">{draft.dueAt ? `Due ${when(draft.dueAt, now, zone)}` : 'No due time'}</span>
+              </span>
+            </Link>
+          </li>
+        ))}
+        <li>
+          <Link to="/new" className="flex min-h-14 items-center gap-2 rounded-sm border-2 border-act px-5 text-lg font-bold text-act">
+            Start a mend
+          </Link>
+        </li>
+      </ul>
+    </section>
+  );
+}
+
+function Empty({ drafts }: { drafts: number }) {
+  return (
+    <div className="py-12">
+      <p className="text-4xl font-bold">Nothing under way</p>
+      <p className="mt-2 max-w-prose text-lg text-faint">
+        {drafts > 0 ? 'Pick one of those below and begin.' : 'Pick an item that is hurt, tap where, and the plan is there.'}
+      </p>
+    </div>
+  );
+}

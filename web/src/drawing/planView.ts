@@ -1,0 +1,63 @@
+import type { Drawing, RepairPlan, Schemas } from '../api/types';
+
+/** The plan view as shapes: outlines on the surface, in millimetres, fitted to a box. */
+export interface PlanModel {
+  width: number;
+  height: number;
+  pxPerMm: number;
+  toPx: (point: Schemas['PointMm']) => { x: number; y: number };
+  toMm: (x: number, y: number) => Schemas['PointMm'];
+  gridMm: number;
+  rings: readonly Ring[];
+}
+
+export interface Ring {
+  kind: 'damage' | 'cut' | 'patch' | 'key';
+  path: string;
+  words: string;
+  /** Where its words stand. */
+  at: { x: number; y: number };
+}
+
+interface PlanInput {
+  drawing: Drawing;
+  patches: RepairPlan['patches'];
+  reached: ReadonlySet<string>;
+  width: number;
+  height: number;
+  /** Half the extent shown when nothing else needs more, in millimetres. */
+  leastHalfMm?: number;
+}
+
+export function planView({ drawing, patches, reached, width, height, leastHalfMm = 30 }: PlanInput): PlanModel {
+  const shown = patches.filter((patch) => reached.has('patches-dry') || reached.has(`patch-${patch.order}`));
+  const all = [drawing.outline, drawing.cutOutline, drawing.keyOutline, ...patches.map((patch) => patch.pieces)].flat(2);
+  const halfX = Math.max(leastHalfMm, ...all.map((point) => Math.abs(point.x))) * 1.1;
+  const halfY = Math.max(leastHalfMm * 0.6, ...all.map((point) => Math.abs(point.y))) * 1.1;
+  const pxPerMm = Math.min(width / 2 / halfX, height / 2 / halfY);
+  const toPx = (point: Schemas['PointMm']) => ({ x: width / 2 + point.x * pxPerMm, y: height / 2 + point.y * pxPerMm });
+  const ring = (kind: Ring['kind'], pieces: Drawing['outline'], words: string): Ring => ({
+    kind,
+    words,
+    path: pieces.map((piece) => `M${piece.map((point) => `${toPx(point).x.toFixed(1)} ${toPx(point).y.toFixed(1)}`).join('L')}Z`).join(''),
+    at: lowest(pieces.flat().map(toPx)),
+  });
+  return {
+    width,
+    height,
+    pxPerMm,
+    toPx,
+    toMm: (x, y) => ({ x: Math.round((x - width / 2) / pxPerMm), y: Math.round((y - height / 2) / pxPerMm) }),
+    gridMm: pxPerMm > 1.4 ? 10 : pxPerMm > 0.6 ? 25 : 50,
+    rings: [
+      ...(reached.has('key') && drawing.keyOutline.length > 0 ? [ring('key', drawing.keyOutline, 'key and tape')] : []),
+      ...shown.toSorted((a, b) => b.areaCm2 - a.areaCm2).map((patch) => ring('patch', patch.pieces, `${patch.order}`)),
+      ...(reached.has('cut') && drawing.cutOutline.length > 0 ? [ring('cut', drawing.cutOutline, '')] : []),
+      ring('damage', drawing.outline, ''),
+    ],
+  };
+}
+
+function lowest(points: readonly { x: number; y: number }[]): { x: number; y: number } {
+  return points.reduce((low, point) => (point.y > low.y ? point : low), { x: 0, y: -Infinity });
+}

@@ -1,0 +1,176 @@
+import type { Drawing, RepairPlan } from '../api/types';
+import { depthScale, type DepthScale } from './depthScale';
+
+/** The section as shapes: a function from data to paths, so that it can be tested without a browser. */
+export interface SectionModel {
+  width: number;
+  height: number;
+  surfaceY: number;
+  middleX: number;
+  scale: DepthScale;
+  layers: readonly LayerBand[];
+  wound: string;
+  marks: readonly Mark[];
+  dimensions: readonly Dimension[];
+}
+
+export interface LayerBand {
+  id: string;
+  name: string;
+  texture: Drawing['layers'][number]['texture'];
+  y: number;
+  height: number;
+  touched: boolean;
+  thicknessMm: number;
+}
+
+/** Something that the work adds: what it is decides how it is drawn. */
+export interface Mark {
+  kind: 'cut' | 'fill' | 'patch' | 'coat' | 'film' | 'key' | 'tape' | 'finish';
+  path: string;
+  words?: string;
+  at?: { x: number; y: number };
+}
+
+export interface Dimension {
+  mm: number;
+  from: { x: number; y: number };
+  to: { x: number; y: number };
+  side: 'top' | 'right';
+}
+
+export interface SectionInput {
+  drawing: Drawing;
+  kind: 'ding' | 'crack' | 'hole' | 'fin-box-surround';
+  patches: RepairPlan['patches'];
+  /** Marks of the drawing that have been reached: `cut`, `key`, `fill`, `patch-1` … */
+  reached: ReadonlySet<string>;
+  width: number;
+  height: number;
+}
+
+const airPx = 74;
+const leftPx = 8;
+const rightPx = 132;
+const plyPx = 7;
+const proudPx = 6;
+
+export function section(input: SectionInput): SectionModel {
+  const { drawing, width, height, reached } = input;
+  const scale = depthScale(drawing.layers, height - airPx - 8);
+  const plan = width - leftPx - rightPx;
+  const middleX = leftPx + plan / 2;
+  const widest = Math.max(
+    drawing.halfWidthMm * 2,
+    drawing.work?.keyHalfWidthMm ?? 0,
+    drawing.work?.filmHalfWidthMm ?? 0,
+    ...input.patches.map((patch) => patch.lengthMm / 2),
+  );
+  const pxPerMm = plan / 2 / (widest * 1.08 + 4);
+  const x = (mm: number) => middleX + mm * pxPerMm;
+  const at = (depthMm: number) => airPx + scale.y(depthMm);
+  const geometry: Geometry = { x, at, surface: airPx, input };
+  return {
+    width,
+    height,
+    surfaceY: airPx,
+    middleX,
+    scale,
+    layers: drawing.layers.map((layer) => ({
+      id: layer.id,
+      name: layer.name,
+      texture: layer.texture,
+      y: at(layer.topMm),
+      height: scale.y(layer.topMm + layer.thicknessMm) - scale.y(layer.topMm),
+      touched: layer.depthIntoMm > 0,
+      thicknessMm: layer.thicknessMm,
+    })),
+    wound: hollow(geometry, drawing.halfWidthMm, drawing.depthMm),
+    marks: drawing.work ? marks(geometry, drawing.work, reached) : [],
+    dimensions: [
+      {
+        mm: drawing.halfWidthMm * 2,
+        from: { x: x(-drawing.halfWidthMm), y: airPx },
+        to: { x: x(drawing.halfWidthMm), y: airPx },
+        side: 'top',
+      },
+      { mm: drawing.depthMm, from: { x: x(0), y: airPx }, to: { x: x(0), y: at(drawing.depthMm) }, side: 'right' },
+    ],
+  };
+}
+
+interface Geometry {
+  x: (mm: number) => number;
+  at: (depthMm: number) => number;
+  surface: number;
+  input: SectionInput;
+}
+
+const n = (value: number) => Number(value.toFixed(1));
+
+/** Outline of what is hollow, from the surface down and back: bowl, groove or recess. */
+function hollow({ x, at, surface, input }: Geometry, half: number, depth: number): string {
+  const [left, right, bottom] = [n(x(-half)), n(x(half)), n(at(depth))];
+  if (input.kind === 'crack') return `M${left} ${surface}L${n(x(0))} ${bottom}L${right} ${surface}Z`;
+  if (input.kind === 'hole' || input.kind === 'fin-box-surround') {
+    return `M${left} ${surface}V${bottom}H${right}V${surface}Z`;
+  }
+  // A quadratic curve passes half way to its handle: the handle lies twice as deep as the bowl.
+  return `M${left} ${surface}Q${n(x(0))} ${n(2 * bottom - surface)} ${right} ${surface}Z`;
+}
+
+function marks(geometry: Geometry, work: NonNullable<Drawing['work']>, reached: ReadonlySet<string>): Mark[] {
+  const { x, surface, input } = geometry;
+  const found: Mark[] = [];
+  const has = (mark: string) => reached.has(mark);
+  if (has('key')) {
+    found.push({ kind: 'key', path: `M${n(x(-work.keyHalfWidthMm))} ${surface}H${n(x(work.keyHalfWidthMm))}` });
+  }
+  if (has('cut')) found.push({ kind: 'cut', path: hollow(geometry, work.cutHalfWidthMm, work.cutDepthMm) });
+  if (has('tape') && !has('finish')) found.push({ kind: 'tape', path: tape(geometry, work.keyHalfWidthMm) });
+  if (has('fill')) {
+    const proud = work.proudMm > 0 && !has('fair') ? proudPx : 0;
+    found.push({ kind: 'fill', path: filled(geometry, work, proud) });
+  }
+  const laid = input.patches.filter((patch) => has(`patch-${patch.order}`));
+  laid.forEach((patch, i) => {
+    const y = surface - (i + 1) * plyPx;
+    found.push({
+      kind: 'patch',
+      path: `M${n(x(-patch.lengthMm / 2))} ${surface - i * plyPx}L${n(x(-patch.lengthMm / 2 + 2))} ${y}H${n(x(patch.lengthMm / 2 - 2))}L${n(x(patch.lengthMm / 2))} ${surface - i * plyPx}`,
+      words: `patch ${patch.order}`,
+      at: { x: x(patch.lengthMm / 2), y: y + 3 },
+    });
+  });
+  const top = surface - laid.length * plyPx;
+  if (has('coat')) {
+    const [left, right] = [n(x(-work.keyHalfWidthMm)), n(x(work.keyHalfWidthMm))];
+    found.push({
+      kind: 'coat',
+      path: `M${left} ${surface}Q${left} ${top - 5} ${n(x(-work.cutHalfWidthMm))} ${top - 5}H${n(x(work.cutHalfWidthMm))}Q${right} ${top - 5} ${right} ${surface}`,
+      words: 'coat',
+      at: { x: x(0), y: top - 9 },
+    });
+  }
+  if (has('film-open') && !has('finish')) {
+    const half = work.filmHalfWidthMm;
+    const path = has('film')
+      ? `M${n(x(-half))} ${surface - 4}H${n(x(half))}`
+      : `M${n(x(-half))} ${surface - 4}Q${n(x(-half * 0.5))} ${surface - 52} ${n(x(0))} ${surface - 56}`;
+    found.push({ kind: 'film', path, words: has('film') ? 'film' : 'film, folded back', at: { x: x(0), y: surface - (has('film') ? 12 : 60) } });
+  }
+  return found;
+}
+
+function filled(geometry: Geometry, work: NonNullable<Drawing['work']>, proud: number): string {
+  const body = hollow(geometry, work.cutHalfWidthMm, work.fillMm);
+  if (proud === 0) return body;
+  const { x, surface } = geometry;
+  const [left, right] = [n(x(-work.cutHalfWidthMm)), n(x(work.cutHalfWidthMm))];
+  return `${body}M${left} ${surface}Q${n(x(0))} ${surface - 2 * proud} ${right} ${surface}Z`;
+}
+
+function tape({ x, surface }: Geometry, half: number): string {
+  const strip = (mm: number) => `M${n(x(mm) - 9)} ${surface - 3}h18`;
+  return strip(-half) + strip(half);
+}

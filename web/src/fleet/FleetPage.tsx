@@ -1,0 +1,103 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useNavigate } from '@tanstack/react-router';
+import { useState } from 'react';
+import { api, ask, problemsIn } from '../api/client';
+import { catalogueQuery, itemsQuery, shopQuery } from '../api/queries';
+import type { Schemas } from '../api/types';
+import { firstCase } from '../look/firstCase';
+import { Button } from '../ui/Button';
+import { Choice } from '../ui/Choice';
+import { NumberField } from '../ui/NumberField';
+import { Problems } from '../ui/Notice';
+
+type Item = Schemas['ItemView'];
+
+/** Pick what is hurt, from the fleet or a new one. */
+export function FleetPage() {
+  const items = useQuery(itemsQuery);
+  const shop = useQuery(shopQuery);
+  const navigate = useNavigate();
+  const queryClient = useQueryClient();
+  const open = useMutation({
+    mutationFn: (item: Item) =>
+      ask(api.POST('/api/mends', { body: { itemId: item.id, case: firstCase(item, shop.data!.settings) } })),
+    onSuccess: async (mend) => {
+      queryClient.setQueryData(['mend', mend.id], mend);
+      void queryClient.invalidateQueries({ queryKey: ['bench'] });
+      await navigate({ to: '/mends/$id/$stage', params: { id: String(mend.id), stage: 'look' } });
+    },
+  });
+  return (
+    <div className="mx-auto grid max-w-[1500px] gap-8 px-5 py-5 lg:grid-cols-[minmax(0,1fr)_24rem]">
+      <section>
+        <h1 className="text-3xl">What is hurt?</h1>
+        <Problems problems={problemsIn(open.error)} />
+        <ul className="mt-3 grid gap-x-8 sm:grid-cols-2">
+          {items.data?.map((item) => (
+            <li key={item.id} className="border-b border-line">
+              <button type="button" className="grid min-h-16 w-full grid-cols-[6.5rem_1fr] items-center text-left hover:bg-sheet" onClick={() => open.mutate(item)}>
+                <span className="numeral text-2xl">{item.tag}</span>
+                <span className="leading-tight">
+                  <span className="block font-semibold">{item.name}</span>
+                  <span className="text-sm text-faint">
+                    {item.ageMonths === null ? 'age unknown' : `${item.ageMonths} months`}
+                    {item.mendCount > 0 ? `, ${item.mendCount} ${item.mendCount === 1 ? 'mend' : 'mends'}` : ''}
+                  </span>
+                </span>
+              </button>
+            </li>
+          ))}
+        </ul>
+        {items.data?.length === 0 ? <p className="mt-4 text-lg text-faint">The fleet is empty. Add the first item.</p> : null}
+      </section>
+      <NewItem onAdded={(item) => open.mutate(item)} />
+    </div>
+  );
+}
+
+function NewItem({ onAdded }: { onAdded: (item: Item) => void }) {
+  const catalogue = useQuery(catalogueQuery);
+  const queryClient = useQueryClient();
+  const [tag, setTag] = useState('');
+  const [name, setName] = useState('');
+  const [construction, setConstruction] = useState('pu-polyester-board');
+  const [age, setAge] = useState(24);
+  const add = useMutation({
+    mutationFn: () => ask(api.POST('/api/items', { body: { tag, name, construction, ageMonths: age, warranty: 'unknown' } })),
+    onSuccess: (item) => {
+      void queryClient.invalidateQueries({ queryKey: ['items'] });
+      onAdded(item);
+    },
+  });
+  const field = 'h-11 w-full rounded-sm border-2 border-line bg-sheet px-3';
+  return (
+    <form
+      className="flex flex-col gap-4 border-l-2 border-ink pl-6"
+      onSubmit={(event) => {
+        event.preventDefault();
+        add.mutate();
+      }}
+    >
+      <h2 className="text-2xl">Not in the fleet yet</h2>
+      <label>
+        <span className="lettering mb-1 block">Tag</span>
+        <input className={field} value={tag} onChange={(event) => setTag(event.target.value)} autoComplete="off" />
+      </label>
+      <label>
+        <span className="lettering mb-1 block">What people call it</span>
+        <input className={field} value={name} onChange={(event) => setName(event.target.value)} autoComplete="off" />
+      </label>
+      <Choice
+        label="How it is built"
+        value={construction}
+        options={(catalogue.data?.constructions ?? []).map((each) => [each.id, each.name] as const)}
+        onPick={setConstruction}
+      />
+      <NumberField label="Age" value={age} unit="months" step={1} onChange={setAge} />
+      <Problems problems={problemsIn(add.error)} />
+      <Button type="submit" look="main">
+        Add it and look at it
+      </Button>
+    </form>
+  );
+}

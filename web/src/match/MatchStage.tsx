@@ -1,0 +1,153 @@
+import type { Candidate, RepairCase } from '../api/types';
+import { withChoice, withWanted } from '../look/edit';
+import { highlight } from '../mend/highlight';
+import type { StageProps } from '../mend/MendPage';
+import { Button } from '../ui/Button';
+import { Choice } from '../ui/Choice';
+import { Problems } from '../ui/Notice';
+import { span } from '../ui/time';
+
+/** Match: what can bond to every layer, ranked; what cannot stays, with the layer that it would harm. */
+export function MatchStage({ desk, goTo }: StageProps) {
+  const { plan, repairCase, change, problems, mend } = desk;
+  if (!plan) return <Problems problems={problems} />;
+  const draft = mend.status === 'draft';
+  const isChosen = (candidate: Candidate) => plan.system?.method === candidate.method && plan.system.resin === candidate.resin;
+  const fits = plan.candidates.filter((candidate) => !candidate.vetoed);
+  const out = plan.candidates.filter((candidate) => candidate.vetoed);
+  return (
+    <div className="flex flex-col gap-4">
+      <div className="flex flex-wrap items-end justify-between gap-3">
+        <h2 className="text-3xl">What holds on every layer</h2>
+        <Button look="main" onClick={() => goTo('plan')} disabled={!plan.system}>
+          Plan it
+        </Button>
+      </div>
+      <Problems problems={problems} />
+      <ol>
+        {fits.map((candidate) => (
+          <Row
+            key={candidate.method + candidate.resin}
+            candidate={candidate}
+            chosen={isChosen(candidate)}
+            onPick={draft ? () => change(withChoice(repairCase, { method: candidate.method, resin: candidate.resin })) : null}
+          />
+        ))}
+      </ol>
+      {out.length > 0 ? (
+        <section>
+          <h3 className="text-xl text-late">Kept off, and what it protects</h3>
+          <ul>
+            {out.map((candidate) => (
+              <Vetoed key={candidate.method + candidate.resin} candidate={candidate} />
+            ))}
+          </ul>
+        </section>
+      ) : null}
+      {draft ? <Wishes repairCase={repairCase} change={change} /> : null}
+    </div>
+  );
+}
+
+function Row({ candidate, chosen, onPick }: { candidate: Candidate; chosen: boolean; onPick: (() => void) | null }) {
+  const time = candidate.minutesToWater === null ? 'never' : span(candidate.minutesToWater * 60_000);
+  return (
+    <li className={`border-b border-line ${chosen ? 'bg-sheet' : ''}`}>
+      <button
+        type="button"
+        aria-pressed={chosen}
+        disabled={!onPick}
+        onClick={onPick ?? undefined}
+        className={`grid min-h-16 w-full grid-cols-[minmax(0,1fr)_7rem_9rem] items-center gap-x-4 border-l-8 py-1.5 pl-3 text-left ${chosen ? 'border-act' : 'border-transparent'}`}
+      >
+        <span className="min-w-0">
+          <span className="block text-lg leading-tight font-bold">
+            {candidate.resinName}
+            {chosen ? <span className="ml-2 text-base text-act">chosen</span> : null}
+          </span>
+          <span className="block text-faint">
+            {candidate.methodName}, {candidate.permanence === 'lasting' ? 'for good' : 'for now'}. {candidate.why}
+          </span>
+          {candidate.findings.map((finding) => (
+            <span key={finding.rule} className="block text-sm">
+              <strong className="text-resin">{finding.weight === 'to-buy' ? 'To buy' : 'Mind'}:</strong> {finding.reason}
+              {finding.layerName ? ` (${finding.layerName})` : ''}
+            </span>
+          ))}
+        </span>
+        <span>
+          <span className="lettering block">to water</span>
+          <span className="numeral block text-xl">{time}</span>
+          <span className="block text-sm text-faint">{['', 'forgiving', 'some practice', 'demanding'][candidate.skill]}</span>
+        </span>
+        <Marks marks={candidate.marks} score={candidate.score} />
+      </button>
+    </li>
+  );
+}
+
+function Marks({ marks, score }: { marks: Candidate['marks']; score: number }) {
+  const rows = [
+    ['fast', marks.fast],
+    ['lasting', marks.lasting],
+    ['tidy', marks.tidy],
+    ['cheap', marks.cheap],
+  ] as const;
+  return (
+    <span className="block" aria-label={`Score ${score.toFixed(1)} of 5`}>
+      {rows.map(([words, mark]) => (
+        <span key={words} className="grid grid-cols-[3.2rem_1fr] items-center text-xs text-faint">
+          {words}
+          <span className="h-1.5 bg-early-soft">
+            <span className="block h-full bg-act" style={{ width: `${mark * 20}%` }} />
+          </span>
+        </span>
+      ))}
+    </span>
+  );
+}
+
+function Vetoed({ candidate }: { candidate: Candidate }) {
+  const vetoes = candidate.findings.filter((finding) => finding.weight === 'veto');
+  const layer = vetoes.find((veto) => veto.layer)?.layer ?? null;
+  const point = () => highlight.set({ stepId: null, layer });
+  const leave = () => highlight.set({ stepId: null, layer: null });
+  return (
+    <li className="border-b border-line py-1.5 pl-5" onMouseEnter={point} onMouseLeave={leave}>
+      <p className="flex flex-wrap items-baseline gap-x-3">
+        <s className="text-lg font-bold">{candidate.resinName}</s>
+        <span className="text-faint">{candidate.methodName}</span>
+        {layer ? (
+          <button type="button" className="min-h-8 text-act underline underline-offset-4" onFocus={point} onBlur={leave} onClick={point}>
+            Show the layer
+          </button>
+        ) : null}
+      </p>
+      {vetoes.map((veto) => (
+        <p key={veto.rule} className="text-sm">
+          {veto.layerName ? <strong className="text-late">Protects {veto.layerName}: </strong> : null}
+          {veto.reason} <span className="text-faint">{veto.source}</span>
+        </p>
+      ))}
+    </li>
+  );
+}
+
+const levels = [0, 1, 2, 3, 4, 5].map((level) => [String(level), String(level)] as const);
+
+function Wishes({ repairCase, change }: { repairCase: RepairCase; change: (next: RepairCase) => void }) {
+  const weights = { fast: 2, lasting: 3, tidy: 2, cheap: 1, ...repairCase.wanted.weights };
+  const choice = repairCase.choice;
+  return (
+    <section className="grid gap-x-6 gap-y-3 border-t-2 border-ink pt-3 sm:grid-cols-2">
+      <h3 className="text-xl sm:col-span-2">What counts, and which school</h3>
+      {(['fast', 'lasting', 'tidy', 'cheap'] as const).map((name) => (
+        <Choice key={name} label={name[0]!.toUpperCase() + name.slice(1)} value={String(weights[name])} options={levels} onPick={(level) => change(withWanted(repairCase, { weights: { ...weights, [name]: Number(level) } }))} />
+      ))}
+      <Choice label="Patches" value={choice?.patchOrder ?? 'small-first'} options={[['small-first', 'Small first (default)'], ['large-first', 'Large first']]} onPick={(patchOrder) => change(withChoice(repairCase, { patchOrder }))} />
+      <Choice label="UV resin" value={choice?.uvSchool ?? 'light-only'} options={[['light-only', 'Light only (default)'], ['light-and-catalyst', 'Light and catalyst']]} onPick={(uvSchool) => change(withChoice(repairCase, { uvSchool }))} />
+      <Choice label="Last dry grit" value={choice?.dryFinish ?? 'P320'} options={[['P320', 'P320 (default)'], ['P400', 'P400']]} onPick={(dryFinish) => change(withChoice(repairCase, { dryFinish }))} />
+      <Choice label="Cloth" value={choice?.cloth ?? 'glass-136'} options={[['glass-102', '102 g'], ['glass-136', '136 g (default)'], ['glass-203', '203 g']]} onPick={(cloth) => change(withChoice(repairCase, { cloth }))} />
+    </section>
+  );
+}

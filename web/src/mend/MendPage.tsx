@@ -1,0 +1,146 @@
+import { useQuery } from '@tanstack/react-query';
+import { Link, useNavigate, useParams } from '@tanstack/react-router';
+import { useEffect } from 'react';
+import { problemsIn } from '../api/client';
+import { catalogueQuery } from '../api/queries';
+import type { Catalogue } from '../api/types';
+import { useNow } from '../app/clock';
+import { useZone } from '../app/zone';
+import { LookStage } from '../look/LookStage';
+import { MatchStage } from '../match/MatchStage';
+import { PlanStage } from '../plan/PlanStage';
+import { ProveStage } from '../prove/ProveStage';
+import { RunStage } from '../run/RunStage';
+import { Button } from '../ui/Button';
+import { Notice, Problems } from '../ui/Notice';
+import { clock, when } from '../ui/time';
+import { MendDrawing } from './MendDrawing';
+import { stageNames, stages, type Stage } from './stages';
+import { useMend, type MendDesk } from './useMend';
+
+export interface StageProps {
+  desk: MendDesk;
+  catalogue: Catalogue;
+  goTo: (stage: Stage) => void;
+}
+
+/** One mend: one place, one picture, from first look to hand-back. */
+export function MendPage() {
+  const { id, stage } = useParams({ from: '/mends/$id/$stage' });
+  const navigate = useNavigate();
+  const { desk, error } = useMend(Number(id), () => void navigate({ to: '/' }));
+  const catalogue = useQuery(catalogueQuery);
+  const goTo = (next: Stage) => void navigate({ to: '/mends/$id/$stage', params: { id, stage: next } });
+  useStageKeys(goTo);
+  if (!desk || !catalogue.data) {
+    return <div className="p-5">{error ? <Problems problems={problemsIn(error)} /> : 'Taking it to the bench …'}</div>;
+  }
+  const at = stage as Stage;
+  return (
+    <div className="mx-auto max-w-[1500px] px-5 pb-8">
+      <Heading desk={desk} stage={at} />
+      <Conflict desk={desk} />
+      <div className="grid gap-x-8 gap-y-4 pt-3 lg:grid-cols-[minmax(0,43fr)_minmax(0,57fr)]">
+        <div className="min-w-0 lg:sticky lg:top-2 lg:self-start">
+          <MendDrawing desk={desk} catalogue={catalogue.data} stage={at} />
+        </div>
+        <div className="min-w-0">
+          <StageBody stage={at} desk={desk} catalogue={catalogue.data} goTo={goTo} />
+        </div>
+      </div>
+    </div>
+  );
+}
+
+function StageBody({ stage, ...props }: StageProps & { stage: Stage }) {
+  switch (stage) {
+    case 'look':
+      return <LookStage {...props} />;
+    case 'match':
+      return <MatchStage {...props} />;
+    case 'plan':
+      return <PlanStage {...props} />;
+    case 'mend':
+      return <RunStage {...props} />;
+    case 'prove':
+      return <ProveStage {...props} />;
+  }
+}
+
+function useStageKeys(goTo: (stage: Stage) => void) {
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const typing = event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
+      const stage = stages[Number(event.key) - 1];
+      if (!typing && stage && !event.ctrlKey && !event.metaKey && !event.altKey) goTo(stage);
+    };
+    addEventListener('keydown', onKey);
+    return () => removeEventListener('keydown', onKey);
+  });
+}
+
+function Heading({ desk, stage }: { desk: MendDesk; stage: Stage }) {
+  const now = useNow();
+  const zone = useZone();
+  const { mend } = desk;
+  return (
+    <div className="flex flex-wrap items-end gap-x-5 gap-y-1 border-b border-ink pt-2">
+      <h1 className="numeral pb-1 text-4xl leading-none">{mend.tag}</h1>
+      <p className="pb-1 leading-tight">
+        <span className="block font-semibold">{mend.itemName}</span>
+        <span className="text-sm text-faint">
+          Mend {mend.id}. {mend.dueAt ? `Due ${when(mend.dueAt, now, zone)}` : 'No due time'}
+        </span>
+      </p>
+      <nav aria-label="Stages" className="flex">
+        {stages.map((each, i) => (
+          <Link
+            key={each}
+            to="/mends/$id/$stage"
+            params={{ id: String(mend.id), stage: each }}
+            aria-current={each === stage ? 'page' : undefined}
+            className="flex min-h-12 items-center gap-1.5 border-b-4 border-transparent px-3 text-lg font-bold aria-[current=page]:border-resin"
+          >
+            <span className="text-sm text-faint" aria-hidden>
+              {i + 1}
+            </span>
+            {stageNames[each]}
+          </Link>
+        ))}
+      </nav>
+      <p className="ml-auto pb-2 text-sm text-faint" role="status">
+        {keepingWords(desk, zone)}
+      </p>
+    </div>
+  );
+}
+
+function keepingWords({ keeping, mend }: MendDesk, zone: string): string {
+  switch (keeping.state) {
+    case 'keeping':
+      return 'keeping …';
+    case 'faulty':
+      return `not kept yet; last kept at ${clock(mend.changedAt, zone)}`;
+    case 'conflict':
+      return 'changed elsewhere';
+    case 'kept':
+      return `kept at ${clock(keeping.at ?? mend.changedAt, zone)}`;
+  }
+}
+
+function Conflict({ desk }: { desk: MendDesk }) {
+  if (desk.keeping.state !== 'conflict') return null;
+  return (
+    <div role="alert" className="pt-3">
+      <Notice tone="late" word="Changed elsewhere.">
+        Somebody else changed this mend first. Theirs was kept; yours is still on this page.
+        <span className="mt-2 flex flex-wrap gap-2">
+          <Button onClick={desk.takeTheirs}>Look at theirs</Button>
+          <Button look="stop" onClick={desk.keepMine}>
+            Keep mine instead
+          </Button>
+        </span>
+      </Notice>
+    </div>
+  );
+}

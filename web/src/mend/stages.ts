@@ -1,0 +1,16 @@
+/** The stages of a mend: one place with one picture. */
+export const stages = ['look', 'match', 'plan', 'mend', 'prove'] as const;
+
+export type Stage = (typeof stages)[number];
+
+export function isStage(text: string): text is Stage {
+  return (stages as readonly string[]).includes(text);
+}
+
+export const stageNames: Record<Stage, string> = {
+  look: 'Look',
+  match: 'Match',
+  plan: 'Plan',
+  mend: 'Mend',
+  prove: 'Prove',
+};

@@ -1,0 +1,190 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { api, ask, problemsIn, Refused } from '../api/client';
+import { mendQuery } from '../api/queries';
+import type { MendView, NewEvent, Problem, RepairCase, RepairPlan } from '../api/types';
+import { shopNow } from '../app/clock';
+
+const saveAfterMs = 500;
+
+export type Keeping =
+  | { state: 'kept'; at: string | null }
+  | { state: 'keeping' }
+  | { state: 'faulty' }
+  | { state: 'conflict'; mine: RepairCase };
+
+export interface MendDesk {
+  mend: MendView;
+  /** The case as it is on the page, kept or not. */
+  repairCase: RepairCase;
+  /** The last plan that could be made, which stays on the page while a number is wrong. */
+  plan: RepairPlan | null;
+  problems: readonly Problem[];
+  keeping: Keeping;
+  change: (next: RepairCase) => void;
+  takeTheirs: () => void;
+  keepMine: () => void;
+  start: () => void;
+  sendOn: () => void;
+  discard: () => void;
+  happened: (event: NewEvent) => void;
+  busy: boolean;
+  refused: readonly Problem[];
+}
+
+/**
+ * One mend on the desk. Every change of a draft is planned at once and kept half a second later; a change that cannot be
+ * planned stays on the page with what is wrong, and what was kept before stays kept.
+ */
+export function useMend(id: number, onGone: () => void): { desk: MendDesk | null; error: unknown } {
+  const queryClient = useQueryClient();
+  const query = useQuery({ ...mendQuery(id), refetchInterval: (q) => (q.state.data?.status === 'running' ? 10_000 : false) });
+  const [draft, setDraft] = useState<RepairCase | null>(null);
+  const [preview, setPreview] = useState<RepairPlan | null>(null);
+  const [problems, setProblems] = useState<readonly Problem[]>([]);
+  const [keeping, setKeeping] = useState<Keeping>({ state: 'kept', at: null });
+  const versionRef = useRef(0);
+  const mend = query.data;
+  useEffect(() => {
+    if (mend) versionRef.current = Math.max(versionRef.current, mend.version);
+  }, [mend]);
+
+  const settle = useCallback(
+    (view: MendView) => {
+      versionRef.current = view.version;
+      queryClient.setQueryData(mendQuery(id).queryKey, view);
+      void queryClient.invalidateQueries({ queryKey: ['bench'] });
+    },
+    [id, queryClient],
+  );
+
+  const replan = useReplan(setPreview, setProblems);
+  const clear = useCallback(() => {
+    setDraft(null);
+    setPreview(null);
+  }, []);
+  const saver = useSaver(id, versionRef, settle, clear, setKeeping);
+  const change = useCallback(
+    (next: RepairCase) => {
+      setDraft(next);
+      setKeeping({ state: 'keeping' });
+      replan(next, (planned) => (planned ? saver.later(next) : setKeeping({ state: 'faulty' })));
+    },
+    [replan, saver],
+  );
+
+  const act = useMutation({
+    mutationFn: async (action: (version: number) => Promise<MendView>) => {
+      await saver.now();
+      return action(versionRef.current);
+    },
+    onSuccess: settle,
+    onError: (error) => {
+      if (error instanceof Refused && error.status === 409) void query.refetch();
+    },
+  });
+  const header = (version: number) => ({ header: { 'If-Match': version }, path: { id } });
+  if (!mend) return { desk: null, error: query.error };
+  return {
+    error: null,
+    desk: {
+      mend,
+      repairCase: draft ?? mend.case,
+      plan: preview ?? mend.plan,
+      problems: draft ? problems : mend.problems,
+      keeping,
+      change,
+      takeTheirs: () => {
+        clear();
+        setProblems([]);
+        setKeeping({ state: 'kept', at: null });
+        versionRef.current = 0;
+        void query.refetch();
+      },
+      keepMine: () => {
+        if (keeping.state !== 'conflict') return;
+        const { mine } = keeping;
+        void query.refetch().then((fresh) => {
+          versionRef.current = fresh.data?.version ?? versionRef.current;
+          change(mine);
+        });
+      },
+      start: () => act.mutate((version) => ask(api.POST('/api/mends/{id}/start', { params: header(version) }))),
+      sendOn: () => act.mutate((version) => ask(api.POST('/api/mends/{id}/send-on', { params: header(version) }))),
+      discard: () => act.mutate((version) => ask(api.DELETE('/api/mends/{id}', { params: header(version) })), { onSuccess: onGone }),
+      happened: (event) => act.mutate((version) => ask(api.POST('/api/mends/{id}/events', { params: header(version), body: event }))),
+      busy: act.isPending,
+      refused: problemsIn(act.error),
+    },
+  };
+}
+
+/** Plans the newest case. One request is under way at a time; while it is, only the newest of the waiting ones is remembered. */
+function useReplan(setPreview: (plan: RepairPlan) => void, setProblems: (problems: readonly Problem[]) => void) {
+  const running = useRef(false);
+  const waiting = useRef<{ repairCase: RepairCase; done: (planned: boolean) => void } | null>(null);
+  return useCallback(
+    (repairCase: RepairCase, done: (planned: boolean) => void) => {
+      const go = async (next: RepairCase, then: (planned: boolean) => void): Promise<void> => {
+        running.current = true;
+        try {
+          setPreview(await ask(api.POST('/api/plans', { body: next })));
+          setProblems([]);
+          then(true);
+        } catch (error) {
+          setProblems(problemsIn(error));
+          then(false);
+        } finally {
+          running.current = false;
+          const queued = waiting.current;
+          waiting.current = null;
+          if (queued) void go(queued.repairCase, queued.done);
+        }
+      };
+      if (running.current) waiting.current = { repairCase, done };
+      else void go(repairCase, done);
+    },
+    [setPreview, setProblems],
+  );
+}
+
+/** Keeps the newest case, half a second after the last change, one at a time. */
+function useSaver(
+  id: number,
+  version: { current: number },
+  settle: (view: MendView) => void,
+  clear: () => void,
+  setKeeping: (keeping: Keeping) => void,
+) {
+  const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
+  const pending = useRef<RepairCase | null>(null);
+  const [saver] = useState(() => {
+    const save = async (): Promise<void> => {
+      clearTimeout(timer.current);
+      const next = pending.current;
+      if (!next) return;
+      pending.current = null;
+      try {
+        const view = await ask(
+          api.PUT('/api/mends/{id}/case', { params: { header: { 'If-Match': version.current }, path: { id } }, body: next }),
+        );
+        settle(view);
+        if (!pending.current) {
+          clear();
+          setKeeping({ state: 'kept', at: new Date(shopNow()).toISOString() });
+        }
+      } catch (error) {
+        setKeeping(error instanceof Refused && error.status === 409 ? { state: 'conflict', mine: next } : { state: 'faulty' });
+      }
+    };
+    return {
+      now: save,
+      later: (next: RepairCase) => {
+        pending.current = next;
+        clearTimeout(timer.current);
+        timer.current = setTimeout(() => void save(), saveAfterMs);
+      },
+    };
+  });
+  return saver;
+}

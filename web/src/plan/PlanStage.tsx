@@ -1,0 +1,212 @@
+import { Slider } from 'radix-ui';
+import type { Figure, PlanStep, RepairPlan, Schemas } from '../api/types';
+import { useNow } from '../app/clock';
+import { useUnits } from '../app/units';
+import { useZone } from '../app/zone';
+import type { StripRange } from '../drawing/strip';
+import { TimeAxis, TimeStrip } from '../drawing/TimeStrip';
+import { withBench, withOverride } from '../look/edit';
+import { highlight } from '../mend/highlight';
+import type { StageProps } from '../mend/MendPage';
+import type { MendDesk } from '../mend/useMend';
+import { Button } from '../ui/Button';
+import { FigureButton } from '../ui/FigureButton';
+import { Notice, Problems } from '../ui/Notice';
+import { when } from '../ui/time';
+import { measure, temperature } from '../ui/units';
+import { waitWords } from '../ui/words';
+import { planBands, planRange } from './planBands';
+
+/** Plan: every number worked out, every one open to its reason, every wait a window on the clock. */
+export function PlanStage({ desk, goTo }: StageProps) {
+  const { plan, problems, mend } = desk;
+  const now = useNow();
+  const zone = useZone();
+  if (!plan) return <Problems problems={problems} />;
+  if (!plan.system) {
+    return (
+      <Notice tone="late" word="Not mended here.">
+        {plan.verdict.reasons[0]?.text}
+      </Notice>
+    );
+  }
+  const draft = mend.status === 'draft';
+  const start = () => {
+    desk.start();
+    goTo('mend');
+  };
+  return (
+    <div className="flex flex-col gap-4">
+      <div className="flex flex-wrap items-start justify-between gap-3">
+        <div>
+          <h2 className="text-3xl">{plan.system.methodName}</h2>
+          <p className="text-lg">
+            {plan.system.resinName}. Ready for water <strong>{when(plan.readyAt, now, zone)}</strong>, full cure {when(plan.fullCureAt, now, zone)}
+          </p>
+        </div>
+        {draft ? (
+          <Button look="main" onClick={start} disabled={problems.length > 0 || desk.busy}>
+            Start the mend
+          </Button>
+        ) : (
+          <Button look="main" onClick={() => goTo('mend')}>
+            To the bench
+          </Button>
+        )}
+      </div>
+      <Problems problems={problems} />
+      <Clock desk={desk} plan={plan} />
+      <Warnings plan={plan} now={now} zone={zone} />
+      <Papers desk={desk} plan={plan} />
+      <ol>
+        {plan.steps.map((step, i) => (
+          <Step key={step.id} step={step} time={plan.timeline[i]!} number={i + 1} plan={plan} desk={desk} />
+        ))}
+      </ol>
+      <Cautions plan={plan} />
+    </div>
+  );
+}
+
+function Clock({ desk, plan }: { desk: MendDesk; plan: RepairPlan }) {
+  const { units } = useUnits();
+  const zone = useZone();
+  const range: StripRange = planRange(plan, 700);
+  const { temperatureC } = desk.repairCase.bench;
+  const draft = desk.mend.status === 'draft';
+  return (
+    <section aria-label="The clock" className="border-y border-line py-2">
+      <TimeAxis range={range} zone={zone} />
+      <TimeStrip bands={planBands(plan)} range={range} height={34} label="The plan against the clock" />
+      <div className="mt-1 flex items-center gap-4">
+        <span className="lettering shrink-0">Bench</span>
+        <Slider.Root
+          min={5}
+          max={35}
+          step={0.5}
+          disabled={!draft}
+          value={[Math.min(35, Math.max(5, temperatureC || 20))]}
+          onValueChange={([next]) => desk.change(withBench(desk.repairCase, { temperatureC: next ?? temperatureC }))}
+          className="relative flex h-11 flex-1 touch-none items-center"
+        >
+          <Slider.Track className="h-1.5 w-full bg-early-soft">
+            <Slider.Range className="absolute h-1.5 bg-resin" />
+          </Slider.Track>
+          <Slider.Thumb aria-label="Bench temperature" aria-valuetext={`${temperatureC} °C`} className="block h-9 w-6 rounded-sm border-2 border-ink bg-sheet" />
+        </Slider.Root>
+        <output className="numeral w-24 text-right text-2xl">
+          {temperature.shown(temperatureC, units)} {temperature.unit(units)}
+        </output>
+      </div>
+    </section>
+  );
+}
+
+function Warnings({ plan, now, zone }: { plan: RepairPlan; now: number; zone: string }) {
+  return (
+    <>
+      {plan.warnings.map((warning) => (
+        <Notice key={warning.code + (warning.stepId ?? '')} tone="late" word="Mind:">
+          {warning.text}
+        </Notice>
+      ))}
+      {plan.properRepairBy ? (
+        <Notice tone="early" word="For now only.">
+          The proper repair is booked for {when(plan.properRepairBy, now, zone)} when this one is handed back.
+        </Notice>
+      ) : null}
+    </>
+  );
+}
+
+function Papers({ desk, plan }: { desk: MendDesk; plan: RepairPlan }) {
+  const { units } = useUnits();
+  const { id } = desk.mend;
+  const link = 'inline-flex min-h-11 items-center text-act underline underline-offset-4';
+  return (
+    <section className="flex flex-wrap items-center gap-x-6 gap-y-1">
+      {plan.patches.map((patch) => (
+        <span key={patch.order}>
+          <span className="lettering block">Patch {patch.order}, {patch.order === 1 ? 'first' : 'then'}</span>
+          <span className="numeral text-xl">
+            {patch.plain?.kind === 'circle'
+              ? `round ${measure(patch.plain.lengthMm, 'mm', 0, units)}`
+              : `${measure(patch.lengthMm, 'mm', 0, units)} × ${measure(patch.widthMm, 'mm', 0, units)}`}
+          </span>{' '}
+          <span className="text-sm text-faint">{patch.plain ? '' : 'to template'}</span>
+        </span>
+      ))}
+      {plan.patches.length > 0 ? (
+        <>
+          <a className={link} href={`/api/mends/${id}/template.pdf`} target="_blank" rel="noreferrer">
+            Template (PDF)
+          </a>
+          <a className={link} href={`/api/mends/${id}/template.svg`} target="_blank" rel="noreferrer">
+            Template (SVG)
+          </a>
+        </>
+      ) : null}
+      <a className={link} href={`/mends/${id}/sheet`}>
+        Job sheet
+      </a>
+    </section>
+  );
+}
+
+function Step({ step, time, number, plan, desk }: { step: PlanStep; time: Schemas['TimedStep']; number: number; plan: RepairPlan; desk: MendDesk }) {
+  const now = useNow();
+  const zone = useZone();
+  const figures = step.figures.map((id) => plan.figures.find((figure) => figure.id === id)).filter((figure): figure is Figure => figure !== undefined);
+  const draft = desk.mend.status === 'draft';
+  const point = () => highlight.set({ stepId: step.id, layer: null });
+  const leave = () => highlight.set({ stepId: null, layer: null });
+  return (
+    <li className="grid grid-cols-[5.2rem_minmax(0,1fr)] gap-x-4 border-t border-line py-3" onMouseEnter={point} onMouseLeave={leave} onFocus={point} onBlur={leave}>
+      <div className="text-right">
+        <span className="numeral block text-3xl leading-none text-faint">{number}</span>
+        <span className="text-sm leading-tight">{when(time.startsAt, now, zone)}</span>
+      </div>
+      <div className="min-w-0">
+        <h3 className="text-xl">{step.title}</h3>
+        <p>{step.instruction}</p>
+        {figures.length > 0 ? (
+          <div className="mt-1 flex flex-wrap gap-x-6 gap-y-1">
+            {figures.map((figure) => (
+              <FigureButton
+                key={figure.id}
+                figure={figure}
+                onSet={draft ? (value, reason) => desk.change(withOverride(desk.repairCase, figure.id, value, reason)) : undefined}
+              />
+            ))}
+          </div>
+        ) : null}
+        {step.doNotForget ? (
+          <p className="mt-1">
+            <strong className="text-resin">Do not forget:</strong> {step.doNotForget}
+          </p>
+        ) : null}
+        {step.timing.wait ? (
+          <p className="mt-1 border-l-4 border-good pl-2">
+            <strong>{waitWords[step.timing.wait.kind]}:</strong> from {when(time.opensAt, now, zone)}
+            {time.closesAt ? ` to ${when(time.closesAt, now, zone)}` : ''}. {step.timing.wait.check}
+          </p>
+        ) : null}
+      </div>
+    </li>
+  );
+}
+
+function Cautions({ plan }: { plan: RepairPlan }) {
+  return (
+    <section className="border-t-2 border-ink pt-2">
+      <h3 className="text-xl">Cautions</h3>
+      <ul className="mt-1 grid gap-x-6 sm:grid-cols-2">
+        {plan.cautions.map((caution) => (
+          <li key={caution.id} className="border-b border-line py-1">
+            {caution.text}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

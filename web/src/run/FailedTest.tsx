@@ -1,0 +1,34 @@
+import { useState } from 'react';
+import type { PlanStep } from '../api/types';
+import type { MendDesk } from '../mend/useMend';
+import { Button } from '../ui/Button';
+import { Notice } from '../ui/Notice';
+
+/** A failed test is not an end: it is gone back from, or tested again. */
+export function FailedTest({ desk, step }: { desk: MendDesk; step: PlanStep }) {
+  const plan = desk.plan!;
+  const before = plan.steps.slice(0, plan.steps.indexOf(step) + 1);
+  const [target, setTarget] = useState(before.find((each) => each.id === 'coat-mix')?.id ?? before[0]!.id);
+  return (
+    <div className="flex flex-col gap-3">
+      <Notice tone="late" word="The test failed.">
+        Find out why before it goes on. Everything from the step that you go back to is done again.
+      </Notice>
+      <div className="flex flex-wrap items-end gap-3">
+        <label className="flex-1">
+          <span className="lettering block">Go back to</span>
+          <select className="h-16 w-full rounded-sm border-2 border-strong-line bg-sheet px-3 text-lg" value={target} onChange={(event) => setTarget(event.target.value)}>
+            {before.map((each, i) => (
+              <option key={each.id} value={each.id}>
+                {i + 1}. {each.title}
+              </option>
+            ))}
+          </select>
+        </label>
+        <Button size="hand" look="main" disabled={desk.busy} onClick={() => desk.happened({ kind: 'redo', stepId: target, text: null, value: null, passed: null })}>
+          Go back there
+        </Button>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,206 @@
+import { useEffect, useState } from 'react';
+import type { Figure, NewEvent, PlanStep, RunState } from '../api/types';
+import { useNow } from '../app/clock';
+import { useZone } from '../app/zone';
+import { TimeAxis, TimeStrip } from '../drawing/TimeStrip';
+import type { StageProps } from '../mend/MendPage';
+import type { MendDesk } from '../mend/useMend';
+import { planBands } from '../plan/planBands';
+import { Button } from '../ui/Button';
+import { FigureButton } from '../ui/FigureButton';
+import { Notice, Problems } from '../ui/Notice';
+import { countdown, when } from '../ui/time';
+import { waitWords } from '../ui/words';
+import { actionsFor, type RunAction } from './actions';
+import { Extras } from './Extras';
+import { FailedTest } from './FailedTest';
+import { ProofForm } from './ProofForm';
+import { useWakeLock } from './useWakeLock';
+import { nextEnd, windowState, windowWords } from './window';
+
+/** Mend: one action at a time, large enough for gloves and for two metres. */
+export function RunStage({ desk, catalogue, goTo }: StageProps) {
+  const { mend, plan } = desk;
+  useWakeLock(mend.status === 'running');
+  if (!mend.run || !plan) {
+    return (
+      <div className="flex flex-col items-start gap-4">
+        <p className="text-2xl">This mend is not started.</p>
+        <Button look="main" size="hand" onClick={() => goTo('plan')}>
+          To the plan
+        </Button>
+      </div>
+    );
+  }
+  const step = plan.steps.find((each) => each.id === mend.run?.currentStepId);
+  if (!step) {
+    return (
+      <div className="flex flex-col items-start gap-4">
+        <p className="text-3xl font-bold">Every step is done.</p>
+        <Button look="main" size="hand" onClick={() => goTo('prove')}>
+          Hand it back
+        </Button>
+        <Extras desk={desk} />
+      </div>
+    );
+  }
+  return (
+    <div className="flex flex-col gap-4">
+      <Problems problems={desk.refused} />
+      <CurrentStep key={step.id + mend.run.phase} step={step} run={mend.run} desk={desk} proofs={catalogue.proofs} />
+      <Ahead desk={desk} run={mend.run} />
+      <Extras desk={desk} />
+    </div>
+  );
+}
+
+interface CurrentProps {
+  step: PlanStep;
+  run: RunState;
+  desk: MendDesk;
+  proofs: StageProps['catalogue']['proofs'];
+}
+
+function CurrentStep({ step, run, desk, proofs }: CurrentProps) {
+  const plan = desk.plan!;
+  const proof = proofs.find((each) => each.id === step.proof);
+  const figures = step.figures.map((id) => plan.figures.find((figure) => figure.id === id)).filter((figure): figure is Figure => figure !== undefined);
+  const [first, second] = mainFigures(step, figures);
+  const waiting = run.phase === 'waiting';
+  return (
+    <section aria-label="Now" className="flex flex-col gap-3">
+      <p className="lettering">
+        Step {plan.steps.indexOf(step) + 1} of {plan.steps.length}
+      </p>
+      <h2 className="text-5xl leading-none">{waiting && run.window ? waitWords[run.window.kind] : step.title}</h2>
+      {run.useBy ? <UseBy useBy={run.useBy} /> : null}
+      {waiting && run.window ? (
+        <Wait window={run.window} />
+      ) : (
+        <>
+          <p className="max-w-prose text-xl">{step.instruction}</p>
+          <div className="flex flex-wrap gap-x-10 gap-y-1">
+            {first ? <FigureButton figure={first} large /> : null}
+            {second ? <FigureButton figure={second} large /> : null}
+            {figures.filter((figure) => figure !== first && figure !== second).map((figure) => <FigureButton key={figure.id} figure={figure} />)}
+          </div>
+          {step.doNotForget ? <Notice tone="early" word="Do not forget:">{step.doNotForget}</Notice> : null}
+        </>
+      )}
+      {run.phase === 'failed' ? <FailedTest desk={desk} step={step} /> : null}
+      {proof && run.phase !== 'failed' && !waiting ? (
+        <ProofForm test={proof} busy={desk.busy} onResult={(value, passed) => desk.happened(event('proof', step.id, value, passed))} />
+      ) : (
+        <Actions actions={actionsFor(step, run.phase)} desk={desk} stepId={step.id} />
+      )}
+    </section>
+  );
+}
+
+/** The two figures that the hand needs from two metres: what is poured, or the first two. */
+function mainFigures(step: PlanStep, figures: readonly Figure[]): [Figure | undefined, Figure | undefined] {
+  const find = (end: string) => figures.find((figure) => figure.id.endsWith(end));
+  return step.stage === 'mix'
+    ? [find('.part-a') ?? find('.batch'), find('.part-b') ?? find('.catalyst-drops')]
+    : [figures[0], undefined];
+}
+
+function event(kind: NewEvent['kind'], stepId: string | null, value: number | null = null, passed: boolean | null = null): NewEvent {
+  return { kind, stepId, text: null, value, passed };
+}
+
+function UseBy({ useBy }: { useBy: string }) {
+  const now = useNow();
+  const left = Date.parse(useBy) - now;
+  return (
+    <p className={`border-l-8 px-4 py-2 text-2xl font-bold ${left < 5 * 60_000 ? 'border-late bg-late-soft' : 'border-resin bg-sheet'}`}>
+      {left > 0 ? (
+        <>
+          In the cup: use within <span className="numeral text-5xl">{countdown(left)}</span>
+        </>
+      ) : (
+        'Past its pot life: throw it out and mix again'
+      )}
+    </p>
+  );
+}
+
+const windowTones = { early: 'border-early bg-early-soft', good: 'border-good bg-good-soft', late: 'border-late bg-late-soft' } as const;
+
+function Wait({ window }: { window: NonNullable<RunState['window']> }) {
+  const now = useNow();
+  const zone = useZone();
+  const state = windowState(window, now);
+  const end = nextEnd(window, now);
+  return (
+    <>
+      <div className={`border-l-8 px-4 py-3 ${windowTones[state]}`} role="status">
+        <p className="flex flex-wrap items-baseline justify-between gap-x-6">
+          <strong className="text-4xl">{windowWords[state]}</strong>
+          {end ? (
+            <span className="text-2xl">
+              {end.words} <span className="numeral text-6xl">{countdown(end.at - now)}</span>
+            </span>
+          ) : null}
+        </p>
+        <p className="mt-1 text-xl">
+          {window.opensAt ? `From ${when(window.opensAt, now, zone)}` : 'It does not end at this bench: warm it, or find light for it'}
+          {window.closesAt ? ` to ${when(window.closesAt, now, zone)}` : window.opensAt ? ', and no hurry after' : ''}
+        </p>
+        {state === 'late' && window.whenLate ? <p className="mt-1 text-xl font-bold">{window.whenLate}</p> : null}
+      </div>
+      <p className="text-2xl font-bold">{window.check}</p>
+      <p className="text-faint">Touch beats the clock: ready is ready, whatever the clock says.</p>
+    </>
+  );
+}
+
+function Actions({ actions, desk, stepId }: { actions: readonly RunAction[]; desk: MendDesk; stepId: string }) {
+  useEffect(() => {
+    const onKey = (press: KeyboardEvent) => {
+      const typing = press.target instanceof HTMLInputElement || press.target instanceof HTMLTextAreaElement;
+      const action = actions.find((each) => each.key === press.key.toLowerCase());
+      if (action && !typing && !desk.busy && !press.ctrlKey && !press.metaKey) desk.happened(event(action.kind, stepId));
+    };
+    addEventListener('keydown', onKey);
+    return () => removeEventListener('keydown', onKey);
+  });
+  return (
+    <div className="grid gap-3 sm:auto-cols-fr sm:grid-flow-col">
+      {actions.map((action, i) => (
+        <Button key={action.kind} size="hand" look={i === 0 ? 'main' : 'plain'} className="min-h-20 text-2xl" disabled={desk.busy} onClick={() => desk.happened(event(action.kind, stepId))}>
+          {action.words} <kbd className="text-base opacity-80">{action.key.toUpperCase()}</kbd>
+        </Button>
+      ))}
+    </div>
+  );
+}
+
+function Ahead({ desk, run }: { desk: MendDesk; run: RunState }) {
+  const now = useNow();
+  const zone = useZone();
+  const [all, setAll] = useState(false);
+  const plan = desk.plan!;
+  const bands = planBands(plan, run.timeline);
+  const range = { fromMs: now - 3600_000, toMs: now + 11 * 3600_000, width: 700 };
+  const coming = run.steps.map((state, i) => ({ state, step: plan.steps[i]!, time: run.timeline[i]! })).filter(({ state }) => state.phase === 'ahead');
+  return (
+    <section aria-label="What comes" className="border-t-2 border-ink pt-2">
+      <TimeAxis range={range} zone={zone} />
+      <TimeStrip bands={bands} range={range} height={30} nowMs={now} label="This mend against the clock" />
+      <ol className="mt-1">
+        {(all ? coming : coming.slice(0, 2)).map(({ step, time }) => (
+          <li key={step.id} className="flex gap-4 py-0.5">
+            <span className="numeral w-28 shrink-0 text-right text-faint">{when(time.startsAt, now, zone)}</span>
+            {step.title}
+          </li>
+        ))}
+      </ol>
+      {coming.length > 2 ? (
+        <button type="button" className="min-h-11 text-act underline underline-offset-4" onClick={() => setAll(!all)}>
+          {all ? 'Only the next two' : `All ${coming.length} steps ahead`}
+        </button>
+      ) : null}
+    </section>
+  );
+}

@@ -1,0 +1,26 @@
+/** A wait with two ends: too early, good, too late. */
+export type WindowState = 'early' | 'good' | 'late';
+
+export interface WindowEnds {
+  opensAt: string | null;
+  closesAt: string | null;
+}
+
+export function windowState(ends: WindowEnds, now: number): WindowState {
+  if (ends.closesAt && now > Date.parse(ends.closesAt)) return 'late';
+  return ends.opensAt && now >= Date.parse(ends.opensAt) ? 'good' : 'early';
+}
+
+export const windowWords: Record<WindowState, string> = {
+  early: 'Too early',
+  good: 'Good now',
+  late: 'Too late',
+};
+
+/** What the countdown runs to, and what it is called. */
+export function nextEnd(ends: WindowEnds, now: number): { at: number; words: string } | null {
+  const state = windowState(ends, now);
+  if (state === 'early') return ends.opensAt ? { at: Date.parse(ends.opensAt), words: 'opens in' } : null;
+  if (state === 'good') return ends.closesAt ? { at: Date.parse(ends.closesAt), words: 'closes in' } : null;
+  return null;
+}

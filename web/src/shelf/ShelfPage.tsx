@@ -1,0 +1,166 @@
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { api, ask, problemsIn } from '../api/client';
+import { catalogueQuery, shopQuery } from '../api/queries';
+import type { Catalogue, Schemas } from '../api/types';
+import { Button } from '../ui/Button';
+import { Choice } from '../ui/Choice';
+import { NumberField } from '../ui/NumberField';
+import { Notice, Problems } from '../ui/Notice';
+
+type Settings = Schemas['ShopSettings'];
+
+/** What the shop has: measuring device, grits, materials, hours, zone. Every new mend starts from it. */
+export function ShelfPage() {
+  const shop = useQuery(shopQuery);
+  const catalogue = useQuery(catalogueQuery);
+  if (!shop.data || !catalogue.data) return <p className="p-5">Opening the drawer …</p>;
+  return <ShelfForm key={shop.data.version} settings={shop.data.settings} version={shop.data.version} catalogue={catalogue.data} />;
+}
+
+function ShelfForm({ settings, version, catalogue }: { settings: Settings; version: number; catalogue: Catalogue }) {
+  const [mine, setMine] = useState(settings);
+  const queryClient = useQueryClient();
+  const keep = useMutation({
+    mutationFn: () => ask(api.PUT('/api/shop', { params: { header: { 'If-Match': version } }, body: mine })),
+    onSuccess: (view) => queryClient.setQueryData(shopQuery.queryKey, view),
+  });
+  const changed = mine !== settings;
+  return (
+    <form
+      className="mx-auto grid max-w-[1500px] gap-x-10 gap-y-6 px-5 py-5 lg:grid-cols-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        keep.mutate();
+      }}
+    >
+      <div className="flex items-end justify-between gap-4 lg:col-span-2">
+        <h1 className="text-3xl">Shelf and tools</h1>
+        <Button type="submit" look="main" disabled={!changed || keep.isPending}>
+          Keep it
+        </Button>
+      </div>
+      <div className="lg:col-span-2">
+        <Problems problems={problemsIn(keep.error)} />
+        {keep.isSuccess && !changed ? <Notice tone="good" word="Kept.">New mends start from this.</Notice> : null}
+      </div>
+      <Shop mine={mine} setMine={setMine} />
+      <Drawer mine={mine} setMine={setMine} catalogue={catalogue} />
+      <Shelf mine={mine} setMine={setMine} catalogue={catalogue} />
+    </form>
+  );
+}
+
+interface PartProps {
+  mine: Settings;
+  setMine: (settings: Settings) => void;
+}
+
+function Shop({ mine, setMine }: PartProps) {
+  const bench = mine.bench;
+  const setBench = (change: Partial<Schemas['BenchFacts']>) => setMine({ ...mine, bench: { ...bench, ...change } });
+  const field = 'h-11 w-full rounded-sm border-2 border-line bg-sheet px-3';
+  return (
+    <section className="grid content-start gap-3 sm:grid-cols-2">
+      <h2 className="text-xl sm:col-span-2">The shop</h2>
+      <label>
+        <span className="lettering block">Name</span>
+        <input className={field} value={mine.name} onChange={(event) => setMine({ ...mine, name: event.target.value })} />
+      </label>
+      <label>
+        <span className="lettering block">Time zone</span>
+        <input className={field} value={bench.zone ?? ''} onChange={(event) => setBench({ zone: event.target.value })} />
+      </label>
+      <NumberField label="Hands are there from" value={bench.opensHour ?? 8} unit="h" step={1} onChange={(opensHour) => setBench({ opensHour })} />
+      <NumberField label="until" value={bench.closesHour ?? 18} unit="h" step={1} onChange={(closesHour) => setBench({ closesHour })} />
+      <NumberField label="Bench by day" value={bench.temperatureC} unit="°C" step={1} onChange={(temperatureC) => setBench({ temperatureC })} />
+      <NumberField label="Bench by night" value={bench.nightTemperatureC ?? bench.temperatureC} unit="°C" step={1} onChange={(nightTemperatureC) => setBench({ nightTemperatureC })} />
+      <NumberField label="Humidity" value={bench.relativeHumidityPercent} unit="%" step={1} onChange={(relativeHumidityPercent) => setBench({ relativeHumidityPercent })} />
+      <Choice label="Units" value={mine.units} options={[['metric', 'mm, °C'], ['us', 'inch, °F']]} onPick={(units) => setMine({ ...mine, units })} />
+    </section>
+  );
+}
+
+function Drawer({ mine, setMine, catalogue }: PartProps & { catalogue: Catalogue }) {
+  const { tools } = mine;
+  const measure = tools.measure;
+  const setMeasure = (next: Schemas['Tools']['measure']) => setMine({ ...mine, tools: { ...tools, measure: next } });
+  const toggle = (grit: string) =>
+    setMine({ ...mine, tools: { ...tools, grits: tools.grits.includes(grit) ? tools.grits.filter((each) => each !== grit) : [...tools.grits, grit] } });
+  return (
+    <section className="flex flex-col gap-3">
+      <h2 className="text-xl">Measuring</h2>
+      <Choice
+        label="Two parts are measured with"
+        value={measure.kind}
+        options={[['cup', 'A cup with lines'], ['scale', 'A scale']]}
+        onPick={(kind) => setMeasure(kind === 'cup' ? { kind, lineEveryMl: 5, lineErrorMl: 0.5, holdsMl: 60 } : { kind, stepG: 1 })}
+      />
+      {measure.kind === 'cup' ? (
+        <div className="grid gap-3 sm:grid-cols-3">
+          <NumberField label="Lines every" value={measure.lineEveryMl} unit="mL" step={0.5} onChange={(lineEveryMl) => setMeasure({ ...measure, lineEveryMl })} />
+          <NumberField label="Off a line by up to" value={measure.lineErrorMl} unit="mL" step={0.1} onChange={(lineErrorMl) => setMeasure({ ...measure, lineErrorMl })} />
+          <NumberField label="Holds" value={measure.holdsMl} unit="mL" step={10} onChange={(holdsMl) => setMeasure({ ...measure, holdsMl })} />
+        </div>
+      ) : (
+        <NumberField label="Smallest step" value={measure.stepG} unit="g" step={0.1} onChange={(stepG) => setMeasure({ ...measure, stepG })} />
+      )}
+      <h2 className="mt-2 text-xl">Grits in the drawer</h2>
+      <div className="flex flex-wrap gap-1.5">
+        {catalogue.grits.filter((grit) => grit.startsWith('P')).map((grit) => (
+          <button
+            key={grit}
+            type="button"
+            aria-pressed={tools.grits.includes(grit)}
+            onClick={() => toggle(grit)}
+            className="min-h-11 rounded-sm border-2 border-line bg-sheet px-3 font-medium aria-pressed:border-act aria-pressed:bg-act aria-pressed:text-on-act"
+          >
+            {grit}
+          </button>
+        ))}
+      </div>
+    </section>
+  );
+}
+
+function Shelf({ mine, setMine, catalogue }: PartProps & { catalogue: Catalogue }) {
+  const shelf = mine.shelf ?? catalogue.materials.map((material) => ({ material: material.id, useBefore: null }));
+  const has = (id: string) => shelf.find((entry) => entry.material === id);
+  const set = (next: Schemas['OnShelf'][]) => setMine({ ...mine, shelf: next });
+  return (
+    <section className="lg:col-span-2">
+      <h2 className="text-xl">On the shelf</h2>
+      <ul className="mt-1 grid gap-x-10 md:grid-cols-2">
+        {catalogue.materials
+          .filter((material) => material.role !== 'cloth' && material.role !== 'filler')
+          .map((material) => {
+            const entry = has(material.id);
+            return (
+              <li key={material.id} className="flex min-h-14 items-center justify-between gap-3 border-b border-line">
+                <label className="flex min-h-11 flex-1 items-center gap-3">
+                  <input
+                    type="checkbox"
+                    className="size-6 accent-(--act)"
+                    checked={entry !== undefined}
+                    onChange={(event) => set(event.target.checked ? [...shelf, { material: material.id, useBefore: null }] : shelf.filter((each) => each.material !== material.id))}
+                  />
+                  <span className="leading-tight font-medium">{material.name}</span>
+                </label>
+                {entry ? (
+                  <label className="text-sm">
+                    <span className="lettering mr-2">use before</span>
+                    <input
+                      type="date"
+                      className="h-10 rounded-sm border-2 border-line bg-sheet px-2"
+                      value={entry.useBefore ?? ''}
+                      onChange={(event) => set(shelf.map((each) => (each === entry ? { ...each, useBefore: event.target.value || null } : each)))}
+                    />
+                  </label>
+                ) : null}
+              </li>
+            );
+          })}
+      </ul>
+    </section>
+  );
+}

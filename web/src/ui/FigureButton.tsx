@@ -1,0 +1,99 @@
+import { Popover } from 'radix-ui';
+import { useState } from 'react';
+import type { Figure } from '../api/types';
+import { useUnits } from '../app/units';
+import { Button } from './Button';
+import { fixed, measure } from './units';
+import { sourceWords } from './words';
+
+interface Props {
+  figure: Figure;
+  /** Sets the figure by hand, or takes that back when the value is null; absent where the plan is frozen. */
+  onSet?: (value: number | null, reason: string) => void;
+  large?: boolean;
+}
+
+/** One number, one reason: the figure opens to its inputs, its rule and its source. */
+export function FigureButton({ figure, onSet, large }: Props) {
+  const { units } = useUnits();
+  return (
+    <Popover.Root modal={false}>
+      <Popover.Trigger asChild>
+        <button type="button" className="group flex min-h-11 flex-col items-start justify-center text-left">
+          <span className="lettering leading-tight">{figure.label}</span>
+          <span className={`numeral leading-tight underline decoration-dotted underline-offset-4 ${large ? 'text-4xl' : 'text-xl'}`}>
+            {measure(figure.value, figure.unit, figure.decimals, units)}
+            {figure.setByHand ? <span className="ml-1 text-sm text-resin">by hand</span> : null}
+          </span>
+        </button>
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content side="bottom" align="start" collisionPadding={12} className="z-30 w-[26rem] max-w-[94vw] border-2 border-ink bg-sheet p-4 shadow-xl">
+          <Why figure={figure} />
+          {onSet ? <SetByHand figure={figure} onSet={onSet} /> : null}
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}
+
+function Why({ figure }: { figure: Figure }) {
+  const { units } = useUnits();
+  const { derivation, setByHand } = figure;
+  return (
+    <>
+      <p className="text-lg font-bold">
+        {figure.label}: {measure(figure.value, figure.unit, figure.decimals, units)}
+      </p>
+      {setByHand ? (
+        <p className="mt-1">
+          <strong className="text-resin">Set by hand.</strong> {setByHand.reason} Worked out it would be {measure(setByHand.computed, figure.unit, figure.decimals, units)}.
+        </p>
+      ) : null}
+      <p className="mt-2">{derivation.rule}</p>
+      {derivation.inputs.length > 0 ? (
+        <dl className="mt-2 grid grid-cols-[1fr_auto] gap-x-4 border-y border-line py-1">
+          {derivation.inputs.map((input) => (
+            <div key={input.name} className="contents">
+              <dt className="text-faint">{input.name}</dt>
+              <dd className="numeral text-right">{measure(input.value, input.unit, Number.isInteger(input.value) ? 0 : 2, units)}</dd>
+            </div>
+          ))}
+        </dl>
+      ) : null}
+      {derivation.wouldChange ? <p className="mt-2">{derivation.wouldChange}</p> : null}
+      <p className="mt-2 text-sm text-faint">
+        {sourceWords[derivation.source.kind]}: {derivation.source.citation}
+      </p>
+    </>
+  );
+}
+
+function SetByHand({ figure, onSet }: { figure: Figure; onSet: NonNullable<Props['onSet']> }) {
+  const [value, setValue] = useState(fixed(figure.value, figure.decimals));
+  const [reason, setReason] = useState(figure.setByHand?.reason ?? '');
+  const ready = Number(value) > 0 && reason.trim().length >= 3;
+  const field = 'h-11 rounded-sm border-2 border-line bg-paper px-2';
+  return (
+    <form
+      className="mt-3 flex flex-wrap items-end gap-2 border-t border-line pt-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (ready) onSet(Number(value), reason.trim());
+      }}
+    >
+      <label className="w-24">
+        <span className="lettering block">By hand, {figure.unit || 'number'}</span>
+        <input className={`${field} w-full`} inputMode="decimal" value={value} onChange={(event) => setValue(event.target.value)} />
+      </label>
+      <label className="flex-1">
+        <span className="lettering block">Because</span>
+        <input className={`${field} w-full`} value={reason} onChange={(event) => setReason(event.target.value)} />
+      </label>
+      <Button type="submit" look="main" disabled={!ready}>
+        Set it
+      </Button>
+      {figure.setByHand ? <Button onClick={() => onSet(null, '')}>Take it back</Button> : null}
+    </form>
+  );
+}

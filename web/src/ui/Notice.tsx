@@ -1,0 +1,35 @@
+import type { ReactNode } from 'react';
+import type { Problem } from '../api/types';
+
+type Tone = 'late' | 'early' | 'good';
+
+const tones: Record<Tone, string> = {
+  late: 'border-late bg-late-soft',
+  early: 'border-early bg-early-soft',
+  good: 'border-good bg-good-soft',
+};
+
+/** Something to be known, marked by its edge and its word as well as by colour. */
+export function Notice({ tone, word, children }: { tone: Tone; word: string; children: ReactNode }) {
+  return (
+    <div className={`border-l-8 px-3 py-2 ${tones[tone]}`}>
+      <strong className="mr-2">{word}</strong>
+      {children}
+    </div>
+  );
+}
+
+/** What is wrong, where, and what to do. */
+export function Problems({ problems }: { problems: readonly Problem[] }) {
+  if (problems.length === 0) return null;
+  return (
+    <div role="alert" className="flex flex-col gap-2">
+      {problems.map((problem) => (
+        <Notice key={problem.code + problem.field} tone="late" word="Not like this:">
+          {problem.message} {problem.remedy}
+          {problem.field ? <span className="ml-2 text-sm text-faint">({problem.field})</span> : null}
+        </Notice>
+      ))}
+    </div>
+  );
+}

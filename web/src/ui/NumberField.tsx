@@ -1,0 +1,61 @@
+import { Minus, Plus } from 'lucide-react';
+import { useEffect, useId, useState } from 'react';
+
+interface Props {
+  label: string;
+  value: number;
+  unit: string;
+  step: number;
+  onChange: (value: number) => void;
+  hint?: string;
+  wrong?: boolean;
+}
+
+/**
+ * A number to turn or to type. What was typed stays as typed, right or wrong: the plan says what is wrong with it, and
+ * nothing is corrected behind anybody's back.
+ */
+export function NumberField({ label, value, unit, step, onChange, hint, wrong }: Props) {
+  const id = useId();
+  const [text, setText] = useState(() => String(value));
+  useEffect(() => {
+    setText((before) => (Number(before) === value ? before : Number.isNaN(value) ? before : String(value)));
+  }, [value]);
+  const turn = (by: number) => {
+    const next = Math.round((value + by) / step) * step;
+    onChange(Number(next.toFixed(4)));
+  };
+  return (
+    <div className="min-w-0">
+      <label htmlFor={id} className="lettering mb-1 block">
+        {label}
+      </label>
+      <div className={`flex h-11 items-stretch rounded-sm border-2 bg-sheet ${wrong ? 'border-late' : 'border-line'} focus-within:border-act`}>
+        <button type="button" aria-label={`${label}: less`} className="w-10 shrink-0 border-r border-line" onClick={() => turn(-step)}>
+          <Minus className="mx-auto size-4" aria-hidden />
+        </button>
+        <input
+          id={id}
+          inputMode="decimal"
+          className="numeral w-full min-w-0 bg-transparent text-center text-lg"
+          value={text}
+          aria-invalid={wrong}
+          aria-describedby={hint ? `${id}-hint` : undefined}
+          onChange={(event) => {
+            setText(event.target.value);
+            onChange(event.target.value.trim() === '' ? Number.NaN : Number(event.target.value.replace(',', '.')));
+          }}
+        />
+        <span className="self-center pr-2 text-faint">{unit}</span>
+        <button type="button" aria-label={`${label}: more`} className="w-10 shrink-0 border-l border-line" onClick={() => turn(step)}>
+          <Plus className="mx-auto size-4" aria-hidden />
+        </button>
+      </div>
+      {hint ? (
+        <p id={`${id}-hint`} className="mt-1 text-sm text-faint">
+          {hint}
+        </p>
+      ) : null}
+    </div>
+  );
+}

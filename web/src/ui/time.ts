@@ -1,0 +1,72 @@
+/** Clock times in the shop's zone, and spans in words. */
+export function clock(iso: string | null | undefined, zone: string): string {
+  if (!iso) return 'not as it stands';
+  return new Intl.DateTimeFormat('en-GB', { timeZone: zone, hour: '2-digit', minute: '2-digit' }).format(new Date(iso));
+}
+
+export function dayAndClock(iso: string | null | undefined, zone: string): string {
+  if (!iso) return 'not as it stands';
+  return new Intl.DateTimeFormat('en-GB', {
+    timeZone: zone,
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+    hour: '2-digit',
+    minute: '2-digit',
+  })
+    .format(new Date(iso))
+    .replace(',', '');
+}
+
+/** Today's times as a clock, others with their day. */
+export function when(iso: string | null | undefined, now: number, zone: string): string {
+  if (!iso) return 'not as it stands';
+  const day = (instant: number) => new Intl.DateTimeFormat('en-CA', { timeZone: zone }).format(instant);
+  return day(Date.parse(iso)) === day(now) ? clock(iso, zone) : dayAndClock(iso, zone);
+}
+
+/** A span in two units at most: "2 d 4 h", "3 h 05", "12 min", "40 s". */
+export function span(milliseconds: number): string {
+  const seconds = Math.max(0, Math.round(milliseconds / 1000));
+  if (seconds < 90) return `${seconds} s`;
+  const minutes = Math.round(seconds / 60);
+  if (minutes < 90) return `${minutes} min`;
+  const hours = Math.floor(minutes / 60);
+  if (hours < 48) return `${hours} h ${String(minutes % 60).padStart(2, '0')}`;
+  return `${Math.floor(hours / 24)} d ${hours % 24} h`;
+}
+
+/** Minutes and seconds for a running countdown: "4:09", or "1:02:09". */
+export function countdown(milliseconds: number): string {
+  const seconds = Math.max(0, Math.floor(milliseconds / 1000));
+  const two = (value: number) => String(value).padStart(2, '0');
+  const hours = Math.floor(seconds / 3600);
+  const minutes = Math.floor(seconds / 60) % 60;
+  return hours > 0 ? `${hours}:${two(minutes)}:${two(seconds % 60)}` : `${minutes}:${two(seconds % 60)}`;
+}
+
+/** The value of a datetime-local field for an instant, in a zone; and back. */
+export function toLocalField(iso: string, zone: string): string {
+  const parts = Object.fromEntries(
+    new Intl.DateTimeFormat('en-GB', {
+      timeZone: zone,
+      year: 'numeric',
+      month: '2-digit',
+      day: '2-digit',
+      hour: '2-digit',
+      minute: '2-digit',
+    })
+      .formatToParts(new Date(iso))
+      .map((part) => [part.type, part.value]),
+  );
+  return `${parts.year}-${parts.month}-${parts.day}T${parts.hour}:${parts.minute}`;
+}
+
+export function fromLocalField(text: string, zone: string): string | null {
+  const asUtc = Date.parse(`${text}:00Z`);
+  if (Number.isNaN(asUtc)) return null;
+  // The zone's offset is read twice: once near the instant, once at it, which settles the hours round a clock change.
+  const offset = (instant: number) => Date.parse(`${toLocalField(new Date(instant).toISOString(), zone)}:00Z`) - instant;
+  const first = asUtc - offset(asUtc);
+  return new Date(asUtc - offset(first)).toISOString();
+}
