@@ -1,6 +1,7 @@
 using System.Text.Json;
 using System.Text.Json.Serialization;
 using System.Text.Json.Serialization.Metadata;
+using System.Text.RegularExpressions;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Matching;
 using AbleMend.Core.Materials;
@@ -11,7 +12,7 @@ using AbleMend.Core.Safety;
 namespace AbleMend.Core;
 
 /// <summary>The open formats as JSON: camel-case names, kebab-case words, numbers as numbers, nothing unknown let through.</summary>
-public static class OpenJson
+public static partial class OpenJson
 {
     /// <value>Options that read and write the open formats.</value>
     public static JsonSerializerOptions Options { get; } = Build();
@@ -54,18 +55,35 @@ public static class OpenJson
     {
         var field = broken.Path is { Length: > 2 } path ? path[2..] : "";
         var line = broken.LineNumber is { } number ? $" (line {number + 1})" : "";
-        return Broken(field, $"{FirstSentence(broken.Message)}{line}");
+        return Broken(field, $"{Plain(broken.Message)}{line}");
     }
 
     private static Problem Broken(string field, string message) =>
         new("broken-json", field, message, "Correct it against the published schema: docs/schemas/case.schema.json.");
 
-    private static string FirstSentence(string message)
+    /// <summary>The reader's own words name types of this program; a technician is told what is wanted instead.</summary>
+    private static string Plain(string message)
     {
+        if (message.Contains("could not be converted to System.Double", StringComparison.Ordinal)
+            || message.Contains("could not be converted to System.Int", StringComparison.Ordinal)
+            || message.Contains("System.Nullable`1[System.Int", StringComparison.Ordinal)
+            || message.Contains("System.Nullable`1[System.Double", StringComparison.Ordinal))
+        {
+            return "This must be a number.";
+        }
+
+        if (message.Contains("could not be converted to", StringComparison.Ordinal))
+        {
+            return "This is not one of the values that are known, or not of the kind that belongs here.";
+        }
+
         var path = message.IndexOf(" Path: ", StringComparison.Ordinal);
         var text = path > 0 ? message[..path] : message;
-        return text.Replace("AbleMend.Core.Plans.", "").Replace("AbleMend.Core.Gear.", "").Replace("AbleMend.Core.Mixing.", "");
+        return TypeName().Replace(text, "this part of the document");
     }
+
+    [GeneratedRegex("""(the |for )?(JSON )?(deserialization for )?type '[^']*(AbleMend|System)\.[^']*'|'(AbleMend|System)\.[^']*'""")]
+    private static partial Regex TypeName();
 
     private static JsonSerializerOptions Build()
     {

@@ -65,7 +65,7 @@ internal static class DemoScenes
                 new("glass", StepPhase.Waiting, TimeSpan.FromHours(23.7)), Days(2)),
             new("BRD-09", new Damage(DamageKind.Hole, "nose", new OvalShape(38, 24), 9, false, Cause.Knock), For(soon), System("fill-glass-coat", "epoxy-5to1"),
                 new("glass-mix", StepPhase.Hands, TimeSpan.FromMinutes(6)), Days(2)),
-            new("BRD-07", FinBox(6, 6), For(soon), System("fill-glass-coat", "epoxy-2to1", "glass-203"),
+            new("BRD-07", FinBox(6, 6), For(later), System("fill-glass-coat", "epoxy-2to1", "glass-203"),
                 new("glass", StepPhase.Waiting, TimeSpan.FromHours(12)), Days(1)),
             new("BRD-03", Ding("deck", 34, 3.5), For(now.AddHours(3), Permanence.ForNow), System("uv-under-film", "uv-polyester"),
                 new("spread", StepPhase.Waiting, TimeSpan.FromMinutes(4)), TimeSpan.FromHours(1)),

@@ -91,13 +91,15 @@ public sealed class Cup
         Guard.Within(airC, -30, 80, nameof(airC));
         var cooling = HeatTransferWPerM2K * AreaM2(massG, shape) / (massG * _heat.HeatCapacityJPerGK);
         var heating = _heat.EnthalpyJPerG / _heat.HeatCapacityJPerGK;
+        // Past one time constant of the cooling, explicit steps would swing about the air's temperature.
+        var longest = Math.Min(300, 1 / cooling);
         double time = 0, alpha = 0, celsius = airC, peak = airC, gel = double.NaN;
         while (time < LongestMin * MinuteS)
         {
             var rate = RatePerS(alpha, celsius);
-            // A step moves conversion by at most 0.01 and temperature by at most about 2 K, and never lasts over five minutes.
+            // A step moves conversion by at most 0.01 and temperature by at most about 2 K.
             var slope = Math.Abs((heating * rate) - (cooling * (celsius - airC)));
-            var step = Math.Min(300, Math.Min(0.01 / rate, slope > 0 ? 2 / slope : 300));
+            var step = Math.Min(longest, Math.Min(0.01 / rate, slope > 0 ? 2 / slope : longest));
             var (nextAlpha, nextCelsius) = Midpoint(alpha, celsius, airC, heating, cooling, rate, step);
             if (double.IsNaN(gel) && nextAlpha >= _heat.GelConversion)
             {

@@ -6,7 +6,7 @@ namespace AbleMend.Core.Running;
 [JsonConverter(typeof(Kebab<Urgency>))]
 public enum Urgency
 {
-    /// <summary>Something is being lost: a mix in the cup, a window about to close or closed, a failed test.</summary>
+    /// <summary>Something is being lost: a mix in the cup, a window about to close or closed.</summary>
     AboutToBeLost,
 
     /// <summary>Hands can go on now.</summary>
@@ -25,7 +25,7 @@ public static class BenchOrder
     /// <summary>How soon a run needs hands.</summary>
     public static Urgency UrgencyOf(RunState state, DateTimeOffset now)
     {
-        if (state.UseBy is not null || state.Phase == StepPhase.Failed || state.Window?.ClosesAt - now < LastCall)
+        if (state.UseBy is not null || state.Window?.ClosesAt - now < LastCall)
         {
             return Urgency.AboutToBeLost;
         }

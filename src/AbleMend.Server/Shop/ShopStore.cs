@@ -11,7 +11,7 @@ public sealed class ShopStore(MendDb db)
     /// <summary>Settings and their version.</summary>
     public async Task<(ShopSettings Settings, int Version)> ReadAsync(CancellationToken cancel)
     {
-        var row = await db.Shop.AsNoTracking().FirstOrDefaultAsync(cancel);
+        var row = await db.Shop.AsNoTracking().FirstOrDefaultAsync(shop => shop.Id == ShopRow.OnlyId, cancel);
         return row is null
             ? (ShopSettings.ForNewShop, 0)
             : (JsonSerializer.Deserialize<ShopSettings>(row.SettingsJson, OpenJson.Options)!, row.Version);
@@ -21,7 +21,7 @@ public sealed class ShopStore(MendDb db)
     /// <returns>The new version, or null when somebody else changed them first.</returns>
     public async Task<int?> WriteAsync(ShopSettings settings, int version, CancellationToken cancel)
     {
-        var row = await db.Shop.FirstOrDefaultAsync(cancel);
+        var row = await db.Shop.FirstOrDefaultAsync(shop => shop.Id == ShopRow.OnlyId, cancel);
         if ((row?.Version ?? 0) != version)
         {
             return null;

@@ -29,5 +29,5 @@ function alarmOf(entry: Entry, now: number): BenchAlarm[] {
   if (near(entry.window?.closesAt)) return alarm('closing', entry.window!.closesAt!, `${entry.stepTitle}: the window closes`);
   const opens = entry.window?.opensAt;
   const opened = opens ? now - Date.parse(opens) : -1;
-  return opens && opened >= 0 && opened < freshMs ? alarm('open', opens, `${entry.stepTitle}: look at it now`) : [];
+  return opens && opened >= 0 && opened < freshMs ? alarm('open', opens, `${entry.stepTitle}: the wait is over, test it`) : [];
 }

@@ -9,6 +9,7 @@ import type { StripRange } from '../drawing/strip';
 import { TimeAxis, TimeStrip } from '../drawing/TimeStrip';
 import { Problems } from '../ui/Notice';
 import { countdown, span, when } from '../ui/time';
+import { waitWords } from '../ui/words';
 import { benchMoment, type BenchMoment } from './moment';
 
 const hour = 3600_000;
@@ -57,7 +58,7 @@ const markOf: Record<BenchMoment['tone'], string> = { late: '▲', good: '●', 
 function Lead({ entry, now, zone, range }: LineProps) {
   const moment = benchMoment(entry, now);
   return (
-    <li className="border-b-2 border-ink py-4">
+    <li className="border-b-2 border-ink py-3">
       <Link to="/mends/$id/$stage" params={{ id: String(entry.id), stage: 'mend' }} className="group grid gap-x-6 gap-y-3 lg:grid-cols-[minmax(0,1fr)_44%]">
         <div className="min-w-0">
           <p className={`text-xl font-bold ${toneOf[moment.tone]}`}>
@@ -65,10 +66,9 @@ function Lead({ entry, now, zone, range }: LineProps) {
             {moment.words}
           </p>
           <p className="numeral mt-1 text-6xl leading-none tracking-tight group-hover:underline">{entry.tag}</p>
-          <p className="mt-2 text-3xl leading-tight font-bold">{entry.stepTitle}</p>
+          <p className="mt-2 text-3xl leading-tight font-bold">{headline(entry)}</p>
           <p className="mt-1 text-lg text-faint">
-            {entry.itemName}
-            {entry.nextTitle ? `. Next: ${entry.nextTitle}` : ''}
+            {entry.itemName}. {afterwards(entry)}
           </p>
         </div>
         <div className="flex min-w-0 flex-col justify-between gap-2">
@@ -93,13 +93,13 @@ function Line({ entry, now, zone, range }: LineProps) {
       <Link
         to="/mends/$id/$stage"
         params={{ id: String(entry.id), stage: 'mend' }}
-        className="group grid min-h-18 items-center gap-x-6 py-1.5 lg:grid-cols-[minmax(0,1fr)_44%]"
+        className="group grid min-h-15 items-center gap-x-6 py-1 lg:grid-cols-[minmax(0,1fr)_44%]"
       >
         <div className="grid min-w-0 grid-cols-[6.2rem_minmax(0,1fr)_9.5rem] items-center gap-x-3">
           <span className="numeral text-2xl group-hover:underline">{entry.tag}</span>
           <span className="min-w-0">
-            <span className="block truncate text-lg leading-tight font-bold">{entry.stepTitle}</span>
-            <span className="block truncate text-sm text-faint">{dueWords(entry, now, zone)}</span>
+            <span className="block truncate text-lg leading-tight font-bold">{headline(entry)}</span>
+            <span className={`block truncate text-sm ${willBeLate(entry) ? 'font-bold text-late' : 'text-faint'}`}>{dueWords(entry, now, zone)}</span>
           </span>
           <span className={`text-right leading-tight font-bold ${toneOf[moment.tone]}`}>
             <span className="block text-sm">
@@ -115,19 +115,31 @@ function Line({ entry, now, zone, range }: LineProps) {
   );
 }
 
+/** A wait leads with what is waited for; hands lead with what they do. */
+function headline(entry: BenchEntry): string {
+  return entry.window ? waitWords[entry.window.kind] : entry.stepTitle;
+}
+
+function afterwards(entry: BenchEntry): string {
+  return entry.nextTitle ? `Next: ${entry.nextTitle}` : 'Then it is handed back';
+}
+
+function willBeLate(entry: BenchEntry): boolean {
+  return Boolean(entry.dueAt && entry.readyAt && Date.parse(entry.readyAt) > Date.parse(entry.dueAt));
+}
+
 function dueWords(entry: BenchEntry, now: number, zone: string): string {
   const due = entry.dueAt ? `Due ${when(entry.dueAt, now, zone)}` : 'No due time';
-  const late = entry.dueAt && entry.readyAt && Date.parse(entry.readyAt) > Date.parse(entry.dueAt);
-  return late ? `${due}: ready only ${when(entry.readyAt, now, zone)}` : `${due}. Step ${Math.min(entry.stepsDone + 1, entry.stepsAll)} of ${entry.stepsAll}`;
+  return willBeLate(entry) ? `${due}: ready only ${when(entry.readyAt, now, zone)}` : `${due}. Step ${Math.min(entry.stepsDone + 1, entry.stepsAll)} of ${entry.stepsAll}`;
 }
 
 function Due({ entry, now, zone }: { entry: BenchEntry; now: number; zone: string }) {
-  return <p className="text-right text-lg text-faint">{dueWords(entry, now, zone)}</p>;
+  return <p className={`text-right text-lg ${willBeLate(entry) ? 'font-bold text-late' : 'text-faint'}`}>{dueWords(entry, now, zone)}</p>;
 }
 
 function Drafts({ drafts, now, zone }: { drafts: readonly Schemas['DraftEntry'][]; now: number; zone: string }) {
   return (
-    <section className="mt-6">
+    <section className="mt-3">
       <h2 className="lettering">Waiting to be started</h2>
       <ul className="mt-1 flex flex-wrap gap-x-8 gap-y-1">
         {drafts.map((draft) => (

@@ -16,7 +16,7 @@ export function benchMoment(entry: Entry, now: number): BenchMoment {
   if (entry.useBy) {
     const left = Date.parse(entry.useBy);
     return left > now
-      ? { tone: 'late', words: 'In the cup: use within', big: '', untilMs: left }
+      ? { tone: 'late', words: 'In the cup: use by', big: '', untilMs: left }
       : { tone: 'late', words: 'Past its pot life', big: 'Mix again', untilMs: null };
   }
   if (entry.phase === 'failed') return { tone: 'late', words: 'The test failed', big: 'Decide', untilMs: null };

@@ -63,7 +63,7 @@ function RingShape({ ring }: { ring: Ring }) {
     <g>
       <path d={ring.path} fill={look.fill} fillOpacity={0.75} stroke={look.stroke} strokeWidth={look.width} strokeDasharray={look.dash} />
       {ring.words ? (
-        <text x={ring.at.x} y={ring.at.y - 5} fontSize={13} fontWeight={700} textAnchor="middle" fill="var(--ink)" stroke="var(--paper)" strokeWidth={3} paintOrder="stroke">
+        <text x={ring.at.x} y={ring.at.y - 7} fontSize={13} fontWeight={700} textAnchor="middle" fill="var(--ink)" stroke="var(--paper)" strokeWidth={3} paintOrder="stroke">
           {ring.words}
         </text>
       ) : null}

@@ -40,11 +40,6 @@ export function Section({ model, depth, protectedLayer }: Props) {
         <Dimensions model={model} units={units} />
       </svg>
       {depth ? <DepthHandle model={model} {...depth} /> : null}
-      {model.scale.exaggerates ? (
-        <p className="absolute right-0 bottom-0 text-right text-xs text-faint">
-          Thin layers drawn thicker than they are
-        </p>
-      ) : null}
     </div>
   );
 }

@@ -3,12 +3,12 @@ import type { Construction } from '../api/types';
 
 /** Where each place of a board lies on its silhouette, in percent of the drawing. */
 const boardPlaces: Record<string, { left: number; top: number }> = {
-  nose: { left: 3, top: 17 },
-  deck: { left: 40, top: 17 },
-  rail: { left: 57, top: 36 },
-  tail: { left: 84, top: 17 },
-  bottom: { left: 36, top: 68 },
-  'fin-box': { left: 72, top: 68 },
+  nose: { left: 4, top: 25 },
+  deck: { left: 43, top: 25 },
+  rail: { left: 64, top: 36 },
+  tail: { left: 86, top: 25 },
+  bottom: { left: 41, top: 75 },
+  'fin-box': { left: 69, top: 75 },
 };
 
 interface Props {
@@ -21,9 +21,9 @@ interface Props {
 export function Silhouette({ construction, value, onPick }: Props) {
   return (
     <div className="relative">
-      <svg viewBox="0 0 480 176" width="100%" aria-hidden>
-        <Board y={44} words="from above" />
-        <Board y={134} words="from below" fins />
+      <svg viewBox="0 0 480 136" width="100%" aria-hidden>
+        <Board y={34} words="from above" />
+        <Board y={102} words="from below" fins />
       </svg>
       <RadioGroup.Root aria-label="Where is it hurt?" value={value} onValueChange={onPick}>
         {construction.locations.map((location) => {
@@ -47,10 +47,10 @@ export function Silhouette({ construction, value, onPick }: Props) {
 function Board({ y, words, fins }: { y: number; words: string; fins?: boolean }) {
   return (
     <g transform={`translate(0 ${y})`}>
-      <path d="M8 0C60 -38 180 -42 290 -38C390 -34 450 -22 472 -9V9C450 22 390 34 290 38C180 42 60 38 8 0Z" fill="var(--sheet)" stroke="var(--ink)" strokeWidth="1.5" />
+      <path d="M8 0C60 -29 180 -32 290 -29C390 -26 450 -17 472 -7V7C450 17 390 26 290 29C180 32 60 29 8 0Z" fill="var(--sheet)" stroke="var(--ink)" strokeWidth="1.5" />
       <path d="M8 0H472" stroke="var(--line)" strokeDasharray="6 4" />
-      {fins ? <path d="M386 -20l26 -5M386 20l26 5M420 0h28" stroke="var(--ink)" strokeWidth="4" /> : null}
-      <text x={150} y={-24} fontSize={11} fill="var(--faint)">
+      {fins ? <path d="M396 -14l24 -4M396 14l24 4M424 0h26" stroke="var(--ink)" strokeWidth="4" /> : null}
+      <text x={96} y={4} fontSize={11} fill="var(--faint)">
         {words}
       </text>
     </g>

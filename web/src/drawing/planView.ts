@@ -40,7 +40,8 @@ export function planView({ drawing, patches, reached, width, height, leastHalfMm
     kind,
     words,
     path: pieces.map((piece) => `M${piece.map((point) => `${toPx(point).x.toFixed(1)} ${toPx(point).y.toFixed(1)}`).join('L')}Z`).join(''),
-    at: lowest(pieces.flat().map(toPx)),
+    // The outermost ring is named at its top, the patches at their foot, so that no two names meet.
+    at: furthest(pieces.flat().map(toPx), kind === 'key' ? -1 : 1),
   });
   return {
     width,
@@ -51,13 +52,20 @@ export function planView({ drawing, patches, reached, width, height, leastHalfMm
     gridMm: pxPerMm > 1.4 ? 10 : pxPerMm > 0.6 ? 25 : 50,
     rings: [
       ...(reached.has('key') && drawing.keyOutline.length > 0 ? [ring('key', drawing.keyOutline, 'key and tape')] : []),
-      ...shown.toSorted((a, b) => b.areaCm2 - a.areaCm2).map((patch) => ring('patch', patch.pieces, `${patch.order}`)),
+      ...shown.toSorted((a, b) => b.areaCm2 - a.areaCm2).map((patch) => ring('patch', patch.pieces, patchWords(patch))),
       ...(reached.has('cut') && drawing.cutOutline.length > 0 ? [ring('cut', drawing.cutOutline, '')] : []),
       ring('damage', drawing.outline, ''),
     ],
   };
 }
 
-function lowest(points: readonly { x: number; y: number }[]): { x: number; y: number } {
-  return points.reduce((low, point) => (point.y > low.y ? point : low), { x: 0, y: -Infinity });
+/** A patch's order and size, as a shop drawing writes it. */
+function patchWords(patch: RepairPlan['patches'][number]): string {
+  const size = patch.plain?.kind === 'circle' ? `⌀${patch.plain.lengthMm}` : `${Math.round(patch.lengthMm)} × ${Math.round(patch.widthMm)}`;
+  return `${patch.order}: ${size}`;
+}
+
+function furthest(points: readonly { x: number; y: number }[], down: 1 | -1): { x: number; y: number } {
+  const found = points.reduce((best, point) => (point.y * down > best.y * down ? point : best), { x: 0, y: -Infinity * down });
+  return down === 1 ? found : { x: found.x, y: found.y + 26 };
 }

@@ -34,11 +34,12 @@ export function stripBands(bands: readonly BandTimes[], range: StripRange): Stri
     add('hands', Date.parse(band.startsAt), handsEnd, band.title);
     if (!band.opensAt) return;
     const opens = Date.parse(band.opensAt);
-    const next = bands[i + 1] ? Date.parse(bands[i + 1]!.startsAt) : opens;
+    const following = bands[i + 1];
     const closes = band.closesAt ? Date.parse(band.closesAt) : Infinity;
+    const next = following ? Date.parse(following.startsAt) : Number.isFinite(closes) ? closes : opens;
     add('early', handsEnd, opens, band.title);
-    add('good', opens, Math.max(Math.min(closes, band.closesAt ? closes : next), opens), band.title);
-    if (next > closes) add('late', closes, next, band.title);
+    add('good', opens, Math.min(closes, next), band.title);
+    add('late', closes, next, band.title);
   });
   return found;
 }

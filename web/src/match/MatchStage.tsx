@@ -66,7 +66,7 @@ function Row({ candidate, chosen, onPick }: { candidate: Candidate; chosen: bool
             {chosen ? <span className="ml-2 text-base text-act">chosen</span> : null}
           </span>
           <span className="block text-faint">
-            {candidate.methodName}, {candidate.permanence === 'lasting' ? 'for good' : 'for now'}. {candidate.why}
+            {candidate.methodName}, {candidate.permanence === 'lasting' ? 'for good' : 'for now'}. {chosen ? candidate.why : ''}
           </span>
           {candidate.findings.map((finding) => (
             <span key={finding.rule} className="block text-sm">

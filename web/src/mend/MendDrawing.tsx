@@ -29,7 +29,10 @@ export function MendDrawing({ desk, catalogue, stage }: { desk: MendDesk; catalo
   return (
     <div ref={box} className="flex flex-col gap-2">
       <figure>
-        <figcaption className="lettering">Section{draft && stage === 'look' ? ': drag to where the damage ends' : ''}</figcaption>
+        <figcaption className="lettering">
+          Section{draft && stage === 'look' ? ': drag to where the damage ends' : ''}
+          {model.scale.exaggerates ? '. Thin layers drawn thicker than they are' : ''}
+        </figcaption>
         <Section
           model={model}
           protectedLayer={stage === 'match' ? layer : null}

@@ -37,7 +37,7 @@ export function PlanStage({ desk, goTo }: StageProps) {
   };
   return (
     <div className="flex flex-col gap-4">
-      <div className="flex flex-wrap items-start justify-between gap-3">
+      <div className="flex items-start justify-between gap-3">
         <div>
           <h2 className="text-3xl">{plan.system.methodName}</h2>
           <p className="text-lg">
@@ -45,7 +45,7 @@ export function PlanStage({ desk, goTo }: StageProps) {
           </p>
         </div>
         {draft ? (
-          <Button look="main" onClick={start} disabled={problems.length > 0 || desk.busy}>
+          <Button look="main" className="shrink-0" onClick={start} disabled={problems.length > 0 || desk.busy}>
             Start the mend
           </Button>
         ) : (

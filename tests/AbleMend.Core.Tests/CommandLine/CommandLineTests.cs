@@ -1,0 +1,95 @@
+using System.Text.Json;
+using AbleMend.Core.Plans;
+
+namespace AbleMend.Core.Tests.CommandLine;
+
+public class CommandLineTests
+{
+    private static readonly string Example = Path.Combine(Repository.Root, "examples", "fin-box-surround.case.json");
+
+    public static TheoryData<string> Examples => [.. Directory.GetFiles(Path.Combine(Repository.Root, "examples"), "*.case.json").Select(path => Path.GetFileName(path))];
+
+    [Theory]
+    [MemberData(nameof(Examples))]
+    public void Every_example_can_be_planned(string name)
+    {
+        var (code, output, errors) = Run("plan", Path.Combine(Repository.Root, "examples", name));
+        (code, errors).ShouldBe((0, ""));
+        output.ShouldContain("Cut away what is loose");
+    }
+
+    [Fact]
+    public void The_sheet_carries_the_figures_and_the_waits()
+    {
+        var output = Run("plan", Example).Output;
+        output.ShouldContain("20 mL of resin and 10 mL of hardener");
+        output.ShouldContain("Wait until");
+        output.ShouldContain("P150 → P220 → P320 → P400 wet");
+    }
+
+    [Fact]
+    public void As_JSON_it_prints_the_open_format() =>
+        JsonSerializer.Deserialize<RepairPlan>(Run("plan", Example, "--json").Output, OpenJson.Options)!.Format.ShouldBe(RepairPlan.CurrentFormat);
+
+    [Theory]
+    [InlineData("\"depthMm\": 0.5", "\"depthMm\": -3", "damage.depthMm: -3 mm is outside")]
+    [InlineData("\"depthMm\": 0.5", "\"depthMm\": NaN", "damage.depthMm")]
+    [InlineData("\"depthMm\": 0.5", "\"depthMm\": 400", "deeper than the item")]
+    [InlineData("\"pu-polyester-board\"", "\"cheese\"", "item.construction: 'cheese' is not known")]
+    [InlineData("\"format\"", "", "case")]
+    public void What_is_wrong_is_told_with_field_and_remedy(string good, string bad, string told)
+    {
+        var path = Path.GetTempFileName();
+        File.WriteAllText(path, File.ReadAllText(Example).Replace(good, bad));
+        var (code, output, errors) = Run("plan", path);
+        File.Delete(path);
+        (code, output).ShouldBe((1, ""));
+        errors.ShouldContain(told);
+    }
+
+    [Fact]
+    public void A_file_of_fifty_megabytes_is_not_read_to_its_end()
+    {
+        var path = Path.GetTempFileName();
+        using (var file = File.OpenWrite(path))
+        {
+            file.SetLength(50_000_000);
+        }
+
+        var (code, _, errors) = Run("check", path);
+        File.Delete(path);
+        code.ShouldBe(1);
+        errors.ShouldContain("larger than 1 MB");
+    }
+
+    [Fact]
+    public void A_file_that_is_not_there_is_told_so() => Run("plan", "/nowhere/at/all.json").Errors.ShouldContain("There is no file");
+
+    [Fact]
+    public void The_vocabulary_lists_what_cases_may_say()
+    {
+        var output = Run("vocabulary").Output;
+        foreach (var word in new[] { "eps-epoxy-board", "fin-box-surround", "uv-epoxy-safe", "glass-136", "uv-under-film", "isopropanol" })
+        {
+            output.ShouldContain(word);
+        }
+    }
+
+    [Fact]
+    public void Help_names_every_command()
+    {
+        var output = Run("--help").Output;
+        foreach (var command in new[] { "plan", "check", "vocabulary", "schema" })
+        {
+            output.ShouldContain(command);
+        }
+    }
+
+    private static (int Code, string Output, string Errors) Run(params string[] args)
+    {
+        using var output = new StringWriter();
+        using var errors = new StringWriter();
+        var code = Cli.CommandLine.Run(args, output, errors, TimeProvider.System);
+        return (code, output.ToString(), errors.ToString());
+    }
+}

@@ -1,0 +1,112 @@
+using AbleMend.Core.Materials;
+using AbleMend.Core.Mixing;
+using CsCheck;
+
+namespace AbleMend.Core.Tests.Mixing;
+
+public class RatioTests
+{
+    private static Material Resin(string id) => Cases.Planner.Catalogue.Materials[id];
+
+    // Arithmetic: 50 × 0.97 / 1.15 = 42.17.
+    [Fact]
+    public void Parts_by_volume_become_parts_by_weight_through_the_densities() =>
+        Ratio.WeightPartsOfB(100, 50, 1.15, 0.97).ShouldBe(42.2, 0.05);
+
+    // Textbook stoichiometry: 24.4 × 100 / 190.
+    [Fact]
+    public void Hardener_follows_from_equivalent_weights() => Ratio.HardenerPhr(24.4, 190).ShouldBe(12.8, 0.05);
+
+    [Fact]
+    public void An_over_pour_asks_for_more_of_the_other() => Ratio.OtherPart(26, 2, 1).ShouldBe(13);
+
+    [Theory]
+    [InlineData("epoxy-1to1", 0.5)]
+    [InlineData("epoxy-2to1", 2.0 / 3)]
+    [InlineData("epoxy-5to1", 5.0 / 6)]
+    public void A_ratio_by_volume_gives_its_share(string id, double share) => Ratio.VolumeShareOfA(Resin(id)).ShouldBe(share, 1e-12);
+
+    [Fact]
+    public void A_ratio_by_weight_gives_its_share_by_weight()
+    {
+        var resin = Resin("epoxy-100to42");
+        Ratio.MassShareOfA(resin).ShouldBe(100.0 / 142, 1e-12);
+        Ratio.VolumeShareOfA(resin).ShouldBe(100 / 1.13 / ((100 / 1.13) + (42 / 0.96)), 1e-12);
+    }
+
+    // JCGM 100:2008 4.3.7 and 5.1.6: u = 0.5/√3 = 0.2887; √((0.2887/20)² + (0.2887/10)²) = 3.23 %.
+    [Fact]
+    public void The_error_of_a_ratio_follows_from_the_cup() => BatchMaker.RatioErrorPercent(20, 10, 0.5).ShouldBe(3.23, 0.005);
+
+    // Common practice: 20 + 10 = 30 mL, and 10 + 5 = 15 mL for the sanding coat.
+    [Theory]
+    [InlineData(17.4, 20, 10)]
+    [InlineData(30, 20, 10)]
+    [InlineData(8.3, 10, 5)]
+    [InlineData(15, 10, 5)]
+    [InlineData(30.1, 30, 15)]
+    public void A_cup_is_filled_to_its_lines(double need, double a, double b)
+    {
+        var batch = BatchMaker.Least(Resin("epoxy-2to1"), need, Cases.Cup);
+        (batch.AMl, batch.BMl).ShouldBe((a, b));
+    }
+
+    // Common practice: why 30 mL is mixed where 12 would do: the lines of the cup are ten apart.
+    [Fact]
+    public void A_coarse_cup_asks_for_thirty_where_twelve_would_do()
+    {
+        var batch = BatchMaker.Least(Resin("epoxy-2to1"), 12, new CupDevice(10, 1, 100));
+        (batch.AMl, batch.BMl).ShouldBe((20, 10));
+    }
+
+    [Fact]
+    public void A_poor_cup_asks_for_more_so_that_the_ratio_holds()
+    {
+        var poor = BatchMaker.Least(Resin("epoxy-2to1"), 5, new CupDevice(5, 2, 200));
+        poor.TotalMl.ShouldBeGreaterThan(15);
+        poor.RatioErrorPercent.ShouldBeLessThanOrEqualTo(10);
+    }
+
+    [Fact]
+    public void On_a_scale_both_parts_stand_on_its_steps()
+    {
+        var batch = BatchMaker.Least(Resin("epoxy-2to1"), 18, new ScaleDevice(1));
+        batch.AG.ShouldBe(Math.Round(batch.AG), 1e-9);
+        batch.BG.ShouldBe(Math.Round(batch.BG), 1e-9);
+    }
+
+    [Fact]
+    public void Every_batch_covers_its_need_and_holds_its_ratio() =>
+        Gen.Select(Gen.Int[0, 3].Select(i => new[] { "epoxy-1to1", "epoxy-2to1", "epoxy-5to1", "epoxy-100to42" }[i]), Gen.Double[0.5, 400], Gen.Double[0.01, 2], Gen.Bool)
+            .Sample((id, need, step, scale) =>
+            {
+                var resin = Resin(id);
+                MeasuringDevice device = scale ? new ScaleDevice(step) : new CupDevice(step * 5, step * 0.4, 1000);
+                var batch = BatchMaker.Least(resin, need, device);
+                var wanted = Ratio.VolumeShareOfA(resin);
+                return batch.TotalMl >= need * 0.97
+                    && batch.RatioErrorPercent <= resin.Ratio!.TolerancePercent + 1e-9
+                    && Math.Abs((batch.AMl / batch.BMl / (wanted / (1 - wanted))) - 1) <= resin.Ratio.TolerancePercent / 100;
+            });
+
+    // Gel coat at 2 %: common practice. 50 g take 1 g.
+    [Fact]
+    public void Catalyst_at_the_labels_temperature_is_the_labels_dose()
+    {
+        var amount = Catalyst.For(new CatalystDose(2, 1, 3, 0.025, 1.15), 50, 20, 20);
+        amount.MassG.ShouldBe(1, 1e-9);
+        amount.Drops.ShouldBe(40);
+        amount.Held.ShouldBeFalse();
+    }
+
+    [Theory]
+    [InlineData(12, 2.5, false)]
+    [InlineData(2, 2.5, true)]
+    [InlineData(40, 1, true)]
+    public void Catalyst_rises_in_the_cold_inside_its_band(double bench, double percent, bool held)
+    {
+        var amount = Catalyst.For(new CatalystDose(2, 1, 2.5, 0.025, 1.15), 100, bench, 20);
+        amount.Percent.ShouldBe(percent, 1e-9);
+        amount.Held.ShouldBe(held);
+    }
+}

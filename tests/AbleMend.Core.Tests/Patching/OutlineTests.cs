@@ -1,0 +1,108 @@
+using AbleMend.Core.Gear;
+using AbleMend.Core.Patching;
+using CsCheck;
+
+namespace AbleMend.Core.Tests.Patching;
+
+public class OutlineTests
+{
+    [Fact]
+    public void A_round_grows_by_its_margin_all_round()
+    {
+        var grown = Outline.Of(new RoundShape(40)).Grown(20);
+        grown.LengthMm.ShouldBe(80, 0.2);
+        grown.WidthMm.ShouldBe(80, 0.2);
+    }
+
+    // Steiner's formula for a convex outline: area grows by perimeter × m + π·m². Solid geometry, textbook.
+    [Fact]
+    public void A_convex_outline_grows_as_steiner_says() =>
+        Gen.Select(Gen.Double[5, 200], Gen.Double[5, 120], Gen.Double[2, 60]).Sample((length, width, margin) =>
+        {
+            var outline = Outline.Of(new OvalShape(length, width));
+            var expected = outline.AreaMm2 + (outline.PerimeterMm * margin) + (Math.PI * margin * margin);
+            return Math.Abs((outline.Grown(margin).AreaMm2 / expected) - 1) < 0.005;
+        });
+
+    [Fact]
+    public void Neighbours_closer_than_their_margins_become_one_patch()
+    {
+        Neighbour At(double x) => new(new RoundShape(20), new PointMm(x, 0));
+        var apart = Outline.Of(new RoundShape(20), [At(90)]);
+        apart.Grown(20).Pieces.Count.ShouldBe(2);
+        apart.Grown(40).Pieces.Count.ShouldBe(1);
+    }
+
+    [Theory]
+    [InlineData(true, "0,0 30,0 30,20 0,20")]
+    [InlineData(false, "0,0 30,20 30,0 0,20")]
+    [InlineData(false, "0,0 30,0")]
+    [InlineData(false, "0,0 30,0 60,0")]
+    public void A_traced_outline_goes_round_once(bool sound, string points) =>
+        Outline.IsSound([.. points.Split(' ').Select(pair => pair.Split(',')).Select(xy => new PointMm(double.Parse(xy[0]), double.Parse(xy[1])))]).ShouldBe(sound);
+
+    [Fact]
+    public void A_point_that_is_no_number_is_not_sound() => Outline.IsSound([new(0, 0), new(double.NaN, 4), new(5, 5)]).ShouldBeFalse();
+
+    [Fact]
+    public void Every_patch_covers_the_one_below_it_and_the_hole()
+    {
+        var hole = Outline.Of(new TracedShape([new(-22, -9), new(4, -14), new(25, -3), new(18, 12), new(-12, 13)]));
+        var patches = PatchStack.Over(hole, ["glass-136", "glass-136"], 20, 15, largestFirst: false);
+        patches.Select(patch => patch.Order).ShouldBe([1, 2]);
+        patches[0].AreaCm2.ShouldBeGreaterThan(hole.AreaMm2 / 100);
+        patches[1].AreaCm2.ShouldBeGreaterThan(patches[0].AreaCm2);
+    }
+
+    [Fact]
+    public void The_other_school_lays_the_large_one_first()
+    {
+        var patches = PatchStack.Over(Outline.Of(new RoundShape(30)), ["a", "b"], 20, 15, largestFirst: true);
+        patches[0].AreaCm2.ShouldBeGreaterThan(patches[1].AreaCm2);
+        patches.Select(patch => patch.Order).ShouldBe([1, 2]);
+    }
+
+    [Fact]
+    public void A_round_patch_is_offered_as_a_circle_that_covers_it()
+    {
+        var patch = PatchStack.Over(Outline.Of(new RoundShape(38)), ["a"], 20, 0, false).Single();
+        patch.Plain!.Kind.ShouldBe("circle");
+        patch.Plain.LengthMm.ShouldBe(78);
+    }
+
+    [Fact]
+    public void A_crack_is_offered_as_a_rounded_rectangle() =>
+        PatchStack.Over(Outline.Of(new CrackShape(120, 4)), ["a"], 20, 0, false).Single().Plain!.Kind.ShouldBe("rounded-rectangle");
+
+    [Fact]
+    public void A_long_oval_is_cut_to_its_template() =>
+        PatchStack.Over(Outline.Of(new OvalShape(200, 40)), ["a"], 20, 0, false).Single().Plain.ShouldBeNull();
+
+    // N = p·r and p·t/2: 3 psi on 200 mm gives 4.14 N/mm, 15 psi on 150 mm gives 7.76 N/mm. Arithmetic.
+    [Fact]
+    public void Membrane_loads_follow_from_pressure_and_size()
+    {
+        Lap.TubeLoadNPerMm(3 * Lap.KpaPerPsi, 200).ShouldBe(4.14, 0.005);
+        Lap.DropStitchLoadNPerMm(15 * Lap.KpaPerPsi, 150).ShouldBe(7.76, 0.005);
+    }
+
+    [Fact]
+    public void A_lap_is_load_times_safety_over_shear() => Lap.NeededMm(7.76, 0.5, 2).ShouldBe(31.04, 1e-9);
+
+    // Common practice: 8 to 12 to 1 on hulls.
+    [Fact]
+    public void A_feather_is_ten_times_the_laminate() => Feather.WidthMm(0.5, Feather.HullTaper).ShouldBe(5);
+
+    [Fact]
+    public void The_template_is_to_scale_and_carries_its_ruler()
+    {
+        var patches = PatchStack.Over(Outline.Of(new RoundShape(40)), ["a", "b"], 20, 15, false);
+        var svg = System.Xml.Linq.XDocument.Parse(Template.Svg(patches, "BRD-07 & <co>"));
+        var root = svg.Root!;
+        var width = root.Attribute("width")!.Value;
+        width.ShouldEndWith("mm");
+        root.Attribute("viewBox")!.Value.Split(' ')[2].ShouldBe(width[..^2], "a millimetre of the drawing is a millimetre of the sheet");
+        root.Descendants().Single(each => (string?)each.Attribute("id") == "ruler").Attribute("d")!.Value.ShouldContain($"h{Template.RulerMm}");
+        root.Descendants().Count(each => (string?)each.Attribute("class") == "patch").ShouldBe(2);
+    }
+}

@@ -1,0 +1,106 @@
+using AbleMend.Core.Gear;
+using AbleMend.Core.Mixing;
+using AbleMend.Core.Plans;
+
+namespace AbleMend.Core.Tests.Plans;
+
+/// <summary>At each limit: valid on it, refused one step beyond it, with the field named.</summary>
+public class CaseChecksTests
+{
+    [Theory]
+    [InlineData(-3, "out-of-range")]
+    [InlineData(0, "out-of-range")]
+    [InlineData(double.NaN, "out-of-range")]
+    [InlineData(double.PositiveInfinity, "out-of-range")]
+    [InlineData(59.21, "deeper-than-item")]
+    [InlineData(1e300, "deeper-than-item")]
+    public void A_depth_that_cannot_be_is_refused(double depth, string code) =>
+        Single(Cases.DeckDing(depth)).ShouldBe((code, "damage.depthMm"));
+
+    [Theory]
+    [InlineData(0.01)]
+    [InlineData(59.2)]
+    public void A_depth_at_its_limits_is_taken(double depth) => Cases.Planner.Plan(Cases.DeckDing(depth)).Problems.ShouldBeEmpty();
+
+    [Fact]
+    public void How_deep_the_item_is_depends_on_the_place() =>
+        Cases.DeckDing(50).Damaged(damage => damage with { Location = "rail" }).Refused().Single().Message.ShouldContain("33.2 mm thick at the rail");
+
+    public static TheoryData<string, Func<RepairCase, RepairCase>> Beyond => new()
+    {
+        { "format", each => each with { Format = "able-mend/case/99" } },
+        { "item.tag", each => each with { Item = each.Item with { Tag = " " } } },
+        { "item.tag", each => each with { Item = each.Item with { Tag = new string('x', 41) } } },
+        { "item.construction", each => each with { Item = each.Item with { Construction = "cheese" } } },
+        { "item.ageMonths", each => each with { Item = each.Item with { AgeMonths = 601 } } },
+        { "item.earlierMend", each => each with { Item = each.Item with { EarlierMend = "chewing gum" } } },
+        { "damage.location", each => each.Damaged(damage => damage with { Location = "keel" }) },
+        { "damage.shape.diameterMm", each => each.Damaged(damage => damage with { Shape = new RoundShape(600.1) }) },
+        { "damage.shape.diameterMm", each => each.Damaged(damage => damage with { Shape = new RoundShape(double.NaN) }) },
+        { "damage.shape.lengthMm", each => each.Damaged(damage => damage with { Shape = new OvalShape(0.9, 5) }) },
+        { "damage.shape.widthMm", each => each.Damaged(damage => damage with { Kind = DamageKind.Crack, Shape = new CrackShape(20, 0.05) }) },
+        { "damage.shape.points", each => each.Damaged(damage => damage with { Shape = new TracedShape([new(0, 0), new(9, 9)]) }) },
+        { "damage.shape.points", each => each.Damaged(damage => damage with { Shape = new TracedShape([new(0, 0), new(9, 0), new(700, 9)]) }) },
+        { "damage.shape", each => each.Damaged(damage => damage with { Kind = DamageKind.Crack }) },
+        { "damage.fin", each => each.Damaged(damage => damage with { Kind = DamageKind.FinBoxSurround, Location = "fin-box" }) },
+        { "damage.fin.cantDeg", each => each.Damaged(damage => damage with { Fin = new FinCheck(31, 0, false) }) },
+        { "damage.neighbours[0].offsetMm.x", each => each.Damaged(damage => damage with { Neighbours = [new Neighbour(new RoundShape(5), new PointMm(601, 0))] }) },
+        { "damage.neighbours[0].shape.diameterMm", each => each.Damaged(damage => damage with { Neighbours = [new Neighbour(new RoundShape(-5), new PointMm(60, 0))] }) },
+        { "bench.temperatureC", each => each.AtBench(bench => bench with { TemperatureC = 45.1 }) },
+        { "bench.relativeHumidityPercent", each => each.AtBench(bench => bench with { RelativeHumidityPercent = 0.9 }) },
+        { "bench.nightTemperatureC", each => each.AtBench(bench => bench with { NightTemperatureC = -11 }) },
+        { "bench.zone", each => each.AtBench(bench => bench with { Zone = "Moon/Tranquility" }) },
+        { "bench.closesHour", each => each.AtBench(bench => bench with { OpensHour = 9, ClosesHour = 9 }) },
+        { "wanted.finishGrit", each => each.Wanting(wanted => wanted with { FinishGrit = "smooth" }) },
+        { "wanted.skill", each => each.Wanting(wanted => wanted with { Skill = 4 }) },
+        { "wanted.weights.fast", each => each.Wanting(wanted => wanted with { Weights = new Weights(6) }) },
+        { "wanted.neededBy", each => each.Wanting(wanted => wanted with { NeededBy = DateTimeOffset.MaxValue }) },
+        { "tools.grits", each => each with { Tools = each.Tools with { Grits = [] } } },
+        { "tools.grits[1]", each => each with { Tools = each.Tools with { Grits = ["P60", "P61"] } } },
+        { "tools.measure.lineEveryMl", each => each with { Tools = each.Tools with { Measure = new CupDevice(0, 0.5, 60) } } },
+        { "tools.measure.stepG", each => each with { Tools = each.Tools with { Measure = new ScaleDevice(11) } } },
+        { "choice.method", each => each.Choosing("hope", null) },
+        { "choice.resin", each => each.Choosing(null, "acetone") },
+        { "choice.cloth", each => each with { Choice = new Choice(Cloth: "epoxy-2to1") } },
+        { "choice.dryFinish", each => each with { Choice = new Choice(DryFinish: "320") } },
+        { "shelf[0].material", each => each with { Shelf = [new OnShelf("unobtainium")] } },
+        { "overrides[0].value", each => each with { Overrides = [new Override("coat.batch", -1, "because")] } },
+        { "overrides[0].reason", each => each with { Overrides = [new Override("coat.batch", 20, "")] } },
+        { "overrides", each => each with { Overrides = [new Override("no.such-figure", 20, "because")] } },
+    };
+
+    [Theory]
+    [MemberData(nameof(Beyond))]
+    public void One_step_beyond_names_the_field_and_the_remedy(string field, Func<RepairCase, RepairCase> change)
+    {
+        var problems = change(Cases.DeckDing()).Refused();
+        problems.Select(problem => problem.Field).ShouldContain(field);
+        problems.ShouldAllBe(problem => problem.Message.Length > 5 && problem.Remedy.Length > 5);
+    }
+
+    public static TheoryData<Func<RepairCase, RepairCase>> On => new()
+    {
+        each => each with { Item = each.Item with { Tag = new string('x', 40), AgeMonths = 600 } },
+        each => each.Damaged(damage => damage with { Shape = new RoundShape(1) }),
+        each => each.Damaged(damage => damage with { Kind = DamageKind.Crack, Shape = new CrackShape(600, 0.1) }),
+        each => each.AtBench(bench => bench with { RelativeHumidityPercent = 100 }),
+        each => each.AtBench(bench => bench with { OpensHour = 0, ClosesHour = 24 }),
+        each => each.Wanting(wanted => wanted with { Weights = new Weights(0, 0, 0, 0) }),
+        each => each with { Tools = new Tools(new ScaleDevice(10), ["P60"]) },
+        each => each with { Tools = new Tools(new CupDevice(0.1, 0.1, 5), ["220 CAMI"]) },
+    };
+
+    [Theory]
+    [MemberData(nameof(On))]
+    public void On_the_limit_is_taken(Func<RepairCase, RepairCase> change) => Cases.Planner.Plan(change(Cases.DeckDing())).Problems.ShouldBeEmpty();
+
+    [Fact]
+    public void Everything_wrong_is_told_at_once() =>
+        Cases.DeckDing(-1).AtBench(bench => bench with { TemperatureC = 99 }).Wanting(wanted => wanted with { Skill = 0 }).Refused().Count.ShouldBe(3);
+
+    private static (string Code, string Field) Single(RepairCase repairCase)
+    {
+        var problem = repairCase.Refused().Single();
+        return (problem.Code, problem.Field);
+    }
+}
