@@ -101,8 +101,8 @@ public class CupTests
     /// <summary>k1 that gives the label's pot life, found with the reference's own equations from one isothermal-enough run.</summary>
     private static double FittedRate()
     {
-        // A microgram sheds its heat at once, so conversion follows the rate law alone: k1 is the integral of its inverse over time.
-        var tiny = Fitted.Simulate(1e-6, 25, CupShape.Cup);
+        // A nanogram sheds its heat at once, so conversion follows the rate law alone: k1 is the integral of its inverse over time.
+        var tiny = Fitted.Simulate(1e-9, 25, CupShape.Cup);
         const int Steps = 20000;
         var gel = Epoxy.Heat!.GelConversion;
         var integral = Enumerable.Range(0, Steps).Sum(i =>
