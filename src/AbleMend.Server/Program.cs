@@ -57,7 +57,7 @@ api.MapItems();
 api.MapMends();
 api.MapLog();
 api.MapTemplates();
-api.MapFallback((HttpContext context) => ProblemAnswers.NotFound("address", context.Request.Path)).ExcludeFromDescription();
+api.MapFallback(ProblemAnswers.NothingHere).ExcludeFromDescription();
 app.MapFallbackToFile("index.html");
 
 // The tool that writes the API's description runs this file as well: it must not touch a database.

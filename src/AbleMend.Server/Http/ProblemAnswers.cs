@@ -16,6 +16,12 @@ public static class ProblemAnswers
     public static IResult NotFound(string what, object id) =>
         Answer(StatusCodes.Status404NotFound, $"There is no {what} {id}.", [new Problem("unknown-id", "id", $"There is no {what} {id}.", "Go back to the bench and pick it from the list.")]);
 
+    /// <summary>No endpoint takes this: mostly an unknown address, but a body that is not JSON is turned away by the router as well.</summary>
+    public static IResult NothingHere(HttpContext context) =>
+        context.Request.ContentType is { } type && !type.Contains("json", StringComparison.OrdinalIgnoreCase)
+            ? Answer(StatusCodes.Status415UnsupportedMediaType, "This is not JSON.", [NotJson])
+            : NotFound("address", context.Request.Path);
+
     /// <summary>Somebody else changed it first.</summary>
     public static IResult Conflict(int sent, int current) =>
         Answer(StatusCodes.Status409Conflict, "Somebody else changed this mend first.",

@@ -63,7 +63,8 @@ export function toLocalField(iso: string, zone: string): string {
 }
 
 export function fromLocalField(text: string, zone: string): string | null {
-  const asUtc = Date.parse(`${text}:00Z`);
+  // An engine may read a date into almost any text, so the shape is asked for first.
+  const asUtc = /^\d{4}-\d\d-\d\dT\d\d:\d\d$/.test(text) ? Date.parse(`${text}:00Z`) : Number.NaN;
   if (Number.isNaN(asUtc)) return null;
   // The zone's offset is read twice: once near the instant, once at it, which settles the hours round a clock change.
   const offset = (instant: number) => Date.parse(`${toLocalField(new Date(instant).toISOString(), zone)}:00Z`) - instant;

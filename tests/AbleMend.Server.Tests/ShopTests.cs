@@ -1,0 +1,99 @@
+using System.Net;
+using System.Net.Http.Json;
+using AbleMend.Core;
+using AbleMend.Core.Running;
+using AbleMend.Data;
+using AbleMend.Server.Gear;
+using AbleMend.Server.Log;
+using AbleMend.Server.Mends;
+using AbleMend.Server.Shop;
+using Microsoft.Data.Sqlite;
+
+namespace AbleMend.Server.Tests;
+
+public sealed class ShopTests : IDisposable
+{
+    private readonly Shop _shop = Shop.Empty();
+
+    public void Dispose() => _shop.Dispose();
+
+    [Fact]
+    public async Task A_real_shop_starts_empty_with_usual_settings()
+    {
+        var view = await ShopAsync();
+        view.Version.ShouldBe(0);
+        view.Settings.Tools.Grits.ShouldContain("P60");
+        (await _shop.Client.GetFromJsonAsync<List<ItemView>>("/api/items", OpenJson.Options))!.ShouldBeEmpty();
+    }
+
+    [Fact]
+    public async Task Settings_are_kept_and_checked_as_the_cases_that_they_become()
+    {
+        var view = await ShopAsync();
+        var named = view.Settings with { Name = "Boathouse", Bench = view.Settings.Bench with { TemperatureC = 17 } };
+        (await _shop.SendAsync(HttpMethod.Put, "/api/shop", named, 0)).IsSuccessStatusCode.ShouldBeTrue();
+        (await ShopAsync()).Settings.Bench.TemperatureC.ShouldBe(17);
+        var absurd = named with { Bench = named.Bench with { TemperatureC = 400 } };
+        (await Shop.ProblemAsync(await _shop.SendAsync(HttpMethod.Put, "/api/shop", absurd, 1))).Field.ShouldBe("bench.temperatureC");
+        (await _shop.SendAsync(HttpMethod.Put, "/api/shop", named, 0)).StatusCode.ShouldBe(HttpStatusCode.Conflict);
+    }
+
+    [Fact]
+    public async Task A_tag_is_given_once()
+    {
+        await _shop.AddItemAsync("BRD-01");
+        var again = await _shop.Client.PostAsJsonAsync("/api/items", new { tag = "BRD-01", name = "Another", construction = "cheese", ageMonths = -1, warranty = "none" });
+        again.StatusCode.ShouldBe(HttpStatusCode.UnprocessableEntity);
+        (await Shop.ProblemAsync(again)).Code.ShouldBe("tag-taken");
+    }
+
+    [Fact]
+    public async Task The_file_is_write_ahead_logged_and_keeps_its_foreign_keys()
+    {
+        await _shop.OpenMendAsync();
+        await using var connection = new SqliteConnection(MendDb.ConnectionTo(_shop.Database));
+        await connection.OpenAsync();
+        Ask("PRAGMA journal_mode").ShouldBe("wal");
+        Ask("PRAGMA foreign_keys").ShouldBe(1L);
+        Should.Throw<SqliteException>(() => Ask("INSERT INTO Events (MendId, Number, At, Kind) VALUES (999, 1, 0, 'note')"));
+
+        object? Ask(string sql)
+        {
+            using var command = connection.CreateCommand();
+            command.CommandText = sql;
+            return command.ExecuteScalar();
+        }
+    }
+
+    [Fact]
+    public async Task The_demo_has_a_dozen_boards_at_different_stages()
+    {
+        using var demo = Shop.WithDemo();
+        (await demo.Client.GetFromJsonAsync<List<ItemView>>("/api/items", OpenJson.Options))!.Count.ShouldBe(12);
+        var bench = (await demo.Client.GetFromJsonAsync<BenchView>("/api/bench", OpenJson.Options))!;
+        bench.Entries.Count.ShouldBeGreaterThanOrEqualTo(6);
+        bench.Entries.Select(entry => entry.Phase).Distinct().Count().ShouldBeGreaterThanOrEqualTo(4);
+        bench.Entries.Select(entry => entry.Urgency).ShouldBe(bench.Entries.Select(entry => entry.Urgency).Order());
+        bench.Entries[0].Urgency.ShouldBe(Urgency.AboutToBeLost);
+        bench.Drafts.ShouldNotBeEmpty();
+        (await demo.Client.GetFromJsonAsync<List<LogEntry>>("/api/log", OpenJson.Options))!.Select(entry => entry.Decision).Distinct().Count().ShouldBe(4);
+    }
+
+    [Theory]
+    [InlineData(0)]
+    [InlineData(7)]
+    [InlineData(13)]
+    [InlineData(22)]
+    public async Task The_demo_can_be_opened_at_any_hour(int hour)
+    {
+        using var demo = Shop.WithDemo();
+        demo.Time.Advance(TimeSpan.FromHours(hour));
+        var bench = (await demo.Client.GetFromJsonAsync<BenchView>("/api/bench", OpenJson.Options))!;
+        foreach (var entry in bench.Entries)
+        {
+            (await demo.Client.GetAsync($"/api/mends/{entry.Id}")).IsSuccessStatusCode.ShouldBeTrue();
+        }
+    }
+
+    private async Task<ShopView> ShopAsync() => (await _shop.Client.GetFromJsonAsync<ShopView>("/api/shop", OpenJson.Options))!;
+}

@@ -1,0 +1,118 @@
+import { expect, test } from '@playwright/test';
+import { request as ask } from 'node:http';
+import { kept, openMend, setNumber } from './bench.ts';
+import { ShopServer } from './server.ts';
+
+const server = new ShopServer();
+test.beforeAll(() => server.start({ clock: '2026-05-06T09:00:00Z' }));
+test.afterAll(() => server.dispose());
+
+test.describe('what is wrong is said, with its place and its remedy, and nothing is lost', () => {
+  for (const [value, told] of [
+    ['-3', '-3 mm is outside'],
+    ['400', 'is deeper than the item'],
+    ['abc', 'must be a number'],
+    ['', 'must be a number'],
+  ] as const) {
+    test(`a depth of '${value}'`, async ({ page }) => {
+      await openMend(page, server.url, 'BRD-02');
+      await setNumber(page, /How deep/, value);
+      await expect(page.getByRole('alert')).toContainText(told);
+      await expect(page.getByText(/^not kept yet/)).toBeVisible();
+      await expect(page.getByRole('textbox', { name: /How deep/ })).toHaveValue(value);
+      await page.reload();
+      await expect(page.getByRole('textbox', { name: /How deep/ })).toHaveValue('3');
+    });
+  }
+});
+
+test('a trace that crosses itself is refused until it is mended', async ({ page }) => {
+  await openMend(page, server.url, 'BRD-02');
+  await page.getByRole('radio', { name: 'Traced' }).click();
+  const points = page.getByRole('textbox', { name: /Points in mm/ });
+  await points.fill('0,0 30,20 30,0 0,20');
+  await points.blur();
+  await expect(page.getByRole('alert')).toContainText('crosses itself');
+  await page.getByRole('textbox', { name: /Points in mm/ }).fill('0,0 30,0 30,20 0,20');
+  await page.getByRole('textbox', { name: /Points in mm/ }).blur();
+  await expect(page.getByRole('alert')).toBeHidden();
+  await kept(page);
+});
+
+test('two windows on one mend get a clear conflict, and each can choose', async ({ page, context }) => {
+  await openMend(page, server.url, 'BRD-02');
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await setNumber(other, /How deep/, '5');
+  await kept(other);
+  await expect.poll(async () => (await (await page.request.get(page.url().replace(/.*mends\/(\d+).*/, `${server.url}/api/mends/$1`))).json()).case.damage.depthMm).toBe(5);
+  await setNumber(page, /How deep/, '7');
+  await expect(page.getByRole('alert')).toContainText('Somebody else changed this mend first');
+  await expect(page.getByRole('textbox', { name: /How deep/ })).toHaveValue('7');
+  await page.getByRole('button', { name: 'Look at theirs' }).click();
+  await expect(page.getByRole('textbox', { name: /How deep/ })).toHaveValue('5');
+  await setNumber(other, /How deep/, '6');
+  await kept(other);
+  await setNumber(page, /How deep/, '8');
+  await page.getByRole('button', { name: 'Keep mine instead' }).click();
+  await expect.poll(async () => (await (await page.request.get(page.url().replace(/.*mends\/(\d+).*/, `${server.url}/api/mends/$1`))).json()).case.damage.depthMm).toBe(8);
+});
+
+test('EPS shows polyester kept off, with the layer that it protects', async ({ page }) => {
+  await openMend(page, server.url, 'BRD-11');
+  await page.getByRole('button', { name: 'Match it' }).click();
+  const out = page.getByRole('listitem').filter({ hasText: 'UV sanding resin, polyester kind' }).first();
+  await expect(out).toContainText('Protects EPS foam core');
+  await expect(out).toContainText('dissolves polystyrene foam');
+  await expect(out.getByRole('button', { name: 'Show the layer' })).toBeVisible();
+});
+
+test('a body of fifty megabytes is turned away by name', async () => {
+  const answer = await new Promise<{ status: number; body: string }>((done, failed) => {
+    const post = ask(`${server.url}/api/plans`, { method: 'POST', headers: { 'content-type': 'application/json', 'content-length': 50_000_000 } }, (response) => {
+      let body = '';
+      response.on('data', (chunk) => (body += chunk));
+      response.on('end', () => done({ status: response.statusCode ?? 0, body }));
+    });
+    post.on('error', failed);
+    post.write('{"format":"able-mend/case/1"');
+  });
+  expect(answer.status).toBe(413);
+  expect(JSON.parse(answer.body).problems[0]).toMatchObject({ code: 'too-large' });
+});
+
+test('an address with nothing behind it leads back to the bench', async ({ page }) => {
+  await page.goto(`${server.url}/mends`);
+  await expect(page.getByRole('heading', { name: 'There is nothing here' })).toBeVisible();
+  await page.getByRole('link', { name: 'Back to the bench' }).click();
+  await expect(page).toHaveURL(`${server.url}/`);
+});
+
+test('a real shop starts with nothing and says what to do', async ({ page }) => {
+  const fresh = new ShopServer();
+  await fresh.start({ clock: '2026-05-06T09:00:00Z', empty: true });
+  try {
+    await page.goto(fresh.url);
+    await expect(page.getByText('Nothing under way')).toBeVisible();
+    await page.getByRole('link', { name: 'Start a mend' }).first().click();
+    await page.getByLabel('Tag').fill('OWN-1');
+    await page.getByLabel('What people call it').fill('The first one');
+    await page.getByRole('radio', { name: /EPS foam/ }).click();
+    await page.getByRole('button', { name: 'Add it and look at it' }).click();
+    await expect(page.getByRole('heading', { level: 1 })).toContainText('OWN-1');
+    await expect(page.getByRole('img', { name: /Section/ })).toContainText('EPS foam');
+  } finally {
+    await fresh.dispose();
+  }
+});
+
+test('units are chosen once and remembered', async ({ page }) => {
+  await openMend(page, server.url, 'BRD-02');
+  await page.getByRole('button', { name: /change units/ }).click();
+  await setNumber(page, 'Across', '1.5');
+  await kept(page);
+  await page.reload();
+  await expect(page.getByRole('textbox', { name: 'Across' })).toHaveValue('1.5');
+  const mend = await (await page.request.get(page.url().replace(/.*mends\/(\d+).*/, `${server.url}/api/mends/$1`))).json();
+  expect(mend.case.damage.shape.diameterMm).toBeCloseTo(38.1, 3);
+});

@@ -1,0 +1,88 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import { expect, test } from '@playwright/test';
+import { gzipSync } from 'node:zlib';
+import { ShopServer } from './server.ts';
+
+const server = new ShopServer();
+test.beforeAll(() => server.start({ clock: '2026-11-25T10:40:00Z' }));
+test.afterAll(() => server.dispose());
+
+const views: readonly (readonly [string, string, string])[] = [
+  ['bench', '/', 'then'],
+  ['start a mend', '/new', 'What is hurt?'],
+  ['look', '/mends/13/look', 'What is it?'],
+  ['match', '/mends/11/match', 'What holds on every layer'],
+  ['match with vetoes', '/mends/10/match', 'Kept off'],
+  ['plan', '/mends/13/plan', 'Cautions'],
+  ['mend, by hand', '/mends/7/mend', 'use within'],
+  ['mend, waiting', '/mends/6/mend', 'Touch beats the clock'],
+  ['mend, failed', '/mends/12/mend', 'The test failed'],
+  ['prove', '/mends/2/prove', 'Tests that could fail'],
+  ['log', '/log', 'Back under warranty'],
+  ['shelf and tools', '/shelf', 'Grits in the drawer'],
+  ['job sheet', '/mends/8/sheet', 'Print it'],
+  ['not there', '/nowhere', 'There is nothing here'],
+];
+
+for (const colorScheme of ['light', 'dark'] as const) {
+  test.describe(colorScheme, () => {
+    test.use({ colorScheme });
+    for (const [name, path, words] of views) {
+      test(`${name} can be used by everybody`, async ({ page }) => {
+        await page.goto(server.url + path);
+        await expect(page.getByText(words).first()).toBeVisible();
+        const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']).analyze();
+        expect(violations.map((violation) => `${violation.id}: ${violation.nodes.map((node) => node.target.join(' ')).slice(0, 3).join(' | ')}`)).toEqual([]);
+      });
+    }
+  });
+}
+
+test('the page does not jump while it loads', async ({ page }) => {
+  await page.addInitScript(() => {
+    const shifts: number[] = [];
+    Object.assign(window, { shifts });
+    new PerformanceObserver((list) => {
+      for (const entry of list.getEntries()) shifts.push((entry as unknown as { value: number }).value);
+    }).observe({ type: 'layout-shift', buffered: true });
+  });
+  for (const path of ['/', '/mends/13/look', '/mends/13/plan']) {
+    await page.goto(server.url + path);
+    await page.waitForLoadState('networkidle');
+    const total = await page.evaluate(() => (window as unknown as { shifts: number[] }).shifts.reduce((sum, shift) => sum + shift, 0));
+    expect(total, path).toBeLessThan(0.02);
+  }
+});
+
+test('the first load is small, and its font comes with it', async ({ page }) => {
+  const scripts: Buffer[] = [];
+  const elsewhere: string[] = [];
+  page.on('response', async (response) => {
+    if (!response.url().startsWith(server.url)) elsewhere.push(response.url());
+    if (response.url().endsWith('.js')) scripts.push(await response.body());
+  });
+  await page.goto(server.url);
+  await page.waitForLoadState('networkidle');
+  const bytes = scripts.reduce((sum, script) => sum + gzipSync(script, { level: 9 }).length, 0);
+  expect(scripts.length).toBeGreaterThan(0);
+  expect(bytes).toBeLessThan(220_000);
+  expect(elsewhere).toEqual([]);
+  await expect(page.locator('link[rel=preload][as=font]')).toHaveCount(1);
+});
+
+test('targets at the bench are made for gloves', async ({ page }) => {
+  await page.goto(`${server.url}/mends/6/mend`);
+  for (const name of [/^Ready/, /^Not yet/]) {
+    const box = await page.getByRole('button', { name }).boundingBox();
+    expect(box!.height).toBeGreaterThanOrEqual(56);
+  }
+});
+
+test('on a telephone nothing hangs over the edge', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 800 });
+  for (const path of ['/', '/mends/13/look', '/mends/13/match', '/mends/13/plan', '/mends/6/mend', '/log']) {
+    await page.goto(server.url + path);
+    await page.waitForLoadState('networkidle');
+    expect(await page.evaluate(() => document.documentElement.scrollWidth), path).toBeLessThanOrEqual(390);
+  }
+});

@@ -1,0 +1,30 @@
+import { describe, expect, it } from 'vitest';
+import { alarmsOf } from './alarms';
+
+const now = Date.UTC(2026, 4, 6, 9);
+const iso = (minutes: number) => new Date(now + minutes * 60_000).toISOString();
+const entry = (change: object) => ({ id: 7, tag: 'BRD-07', stepTitle: 'Lay the patches', window: null, useBy: null, ...change });
+const window = (opens: number | null, closes: number | null) => ({
+  stepId: 'glass',
+  kind: 'sandable' as const,
+  fromAt: iso(-600),
+  opensAt: opens === null ? null : iso(opens),
+  closesAt: closes === null ? null : iso(closes),
+  check: '',
+  whenLate: null,
+});
+const kinds = (change: object) => alarmsOf([entry(change)], now).map((alarm) => alarm.kind);
+
+describe('the alarm', () => {
+  it('is quiet while a wait is early', () => expect(kinds({ window: window(1, null) })).toEqual([]));
+  it('rings when a window has just opened', () => expect(kinds({ window: window(0, null) })).toEqual(['open']));
+  it('does not ring for a window that opened long ago', () => expect(kinds({ window: window(-11, null) })).toEqual([]));
+  it('rings when a window is about to close', () => expect(kinds({ window: window(-100, 4) })).toEqual(['closing']));
+  it('rings when a mix is nearly past using', () => expect(kinds({ useBy: iso(4.9) })).toEqual(['closing']));
+  it('leaves a fresh mix alone', () => expect(kinds({ useBy: iso(20) })).toEqual([]));
+  it('has a key of its own for each end, so that silencing one does not silence the next', () => {
+    const first = alarmsOf([entry({ window: window(0, null) })], now)[0]!.key;
+    const second = alarmsOf([entry({ window: window(-1, null) })], now)[0]!.key;
+    expect(first).not.toBe(second);
+  });
+});

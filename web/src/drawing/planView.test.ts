@@ -1,0 +1,28 @@
+import { describe, expect, it } from 'vitest';
+import type { Drawing } from '../api/types';
+import { planView } from './planView';
+
+const square = (half: number) => [[{ x: -half, y: -half }, { x: half, y: -half }, { x: half, y: half }, { x: -half, y: half }]];
+const drawing: Drawing = { layers: [], depthMm: 3, halfWidthMm: 10, outline: square(10), cutOutline: square(12), keyOutline: square(60), work: null };
+const patch = (order: number, half: number) => ({ order, cloth: 'a', marginMm: 20, areaCm2: half, lengthMm: 2 * half, widthMm: 2 * half, plain: null, pieces: square(half) });
+const view = (reached: string[]) => planView({ drawing, patches: [patch(1, 30), patch(2, 45)], reached: new Set(reached), width: 520, height: 250 });
+
+describe('the view from above', () => {
+  it('shows the damage alone before there is work', () => {
+    expect(view([]).rings.map((ring) => ring.kind)).toEqual(['damage']);
+  });
+
+  it('lays larger patches under smaller ones, so that both are seen', () => {
+    expect(view(['patches-dry']).rings.map((ring) => ring.words)).toEqual(['2: 90 × 90', '1: 60 × 60', '']);
+  });
+
+  it('does not change its scale as the work goes on', () => {
+    expect(view([]).pxPerMm).toBe(view(['key', 'cut', 'patch-1']).pxPerMm);
+  });
+
+  it('turns a tap into millimetres and back', () => {
+    const model = view([]);
+    const { x, y } = model.toPx({ x: -14, y: 9 });
+    expect(model.toMm(x, y)).toEqual({ x: -14, y: 9 });
+  });
+});
