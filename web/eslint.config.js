@@ -7,6 +7,7 @@ export default tseslint.config(
   { ignores: ['dist', 'src/api/schema.d.ts', 'node_modules'] },
   js.configs.recommended,
   ...tseslint.configs.strict,
+  { files: ['scripts/*.mjs'], languageOptions: { globals: { URL: 'readonly', console: 'readonly' } } },
   {
     files: ['src/**/*.{ts,tsx}'],
     plugins: { 'react-hooks': hooks, 'jsx-a11y': a11y },

@@ -10,7 +10,7 @@ export interface BenchAlarm {
 
 const minute = 60_000;
 /** How long before an end the last call comes. */
-export const lastCallMs = 5 * minute;
+const lastCallMs = 5 * minute;
 /** A window that opened longer ago than this does not ring for somebody who has just come in. */
 const freshMs = 10 * minute;
 

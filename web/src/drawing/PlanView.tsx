@@ -43,6 +43,9 @@ export function PlanView({ model, trace }: Props) {
       {model.rings.map((ring) => (
         <RingShape key={`${ring.kind}${ring.words}`} ring={ring} />
       ))}
+      {model.rings.map((ring) => (
+        <RingWords key={`${ring.kind}${ring.words}`} ring={ring} />
+      ))}
       {trace?.points.map((point, i) => {
         const at = model.toPx(point);
         return <circle key={`${i}-${point.x}-${point.y}`} cx={at.x} cy={at.y} r={5} fill="var(--late)" />;
@@ -59,14 +62,15 @@ export function PlanView({ model, trace }: Props) {
 
 function RingShape({ ring }: { ring: Ring }) {
   const look = strokes[ring.kind];
+  return <path d={ring.path} fill={look.fill} fillOpacity={0.75} stroke={look.stroke} strokeWidth={look.width} strokeDasharray={look.dash} />;
+}
+
+/** Names go on after every outline, so that none is struck through. */
+function RingWords({ ring }: { ring: Ring }) {
+  if (!ring.words) return null;
   return (
-    <g>
-      <path d={ring.path} fill={look.fill} fillOpacity={0.75} stroke={look.stroke} strokeWidth={look.width} strokeDasharray={look.dash} />
-      {ring.words ? (
-        <text x={ring.at.x} y={ring.at.y - 7} fontSize={13} fontWeight={700} textAnchor="middle" fill="var(--ink)" stroke="var(--paper)" strokeWidth={3} paintOrder="stroke">
-          {ring.words}
-        </text>
-      ) : null}
-    </g>
+    <text x={ring.at.x} y={ring.at.y - 7} fontSize={13} fontWeight={700} textAnchor="middle" fill="var(--ink)" stroke="var(--paper)" strokeWidth={3} paintOrder="stroke">
+      {ring.words}
+    </text>
   );
 }

@@ -52,7 +52,7 @@ export function TimeAxis({ range, zone }: { range: StripRange; zone: string }) {
   const long = range.toMs - range.fromMs > 30 * 3600_000;
   return (
     <svg viewBox={`0 0 ${range.width} 18`} width="100%" height={18} preserveAspectRatio="none" aria-hidden>
-      {stripTicks(range, long ? 96 : 64).map((tick) => (
+      {stripTicks(range, long ? 96 : 64).filter((tick) => stripX(range, tick) + (long ? 92 : 34) <= range.width).map((tick) => (
         <text key={tick} x={stripX(range, tick) + 3} y={13} fontSize={11} fill="var(--faint)">
           {long ? dayAndClock(new Date(tick).toISOString(), zone) : clock(new Date(tick).toISOString(), zone)}
         </text>

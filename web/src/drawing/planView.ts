@@ -33,14 +33,14 @@ export function planView({ drawing, patches, reached, width, height, leastHalfMm
   const shown = patches.filter((patch) => reached.has('patches-dry') || reached.has(`patch-${patch.order}`));
   const all = [drawing.outline, drawing.cutOutline, drawing.keyOutline, ...patches.map((patch) => patch.pieces)].flat(2);
   const halfX = Math.max(leastHalfMm, ...all.map((point) => Math.abs(point.x))) * 1.1;
-  const halfY = Math.max(leastHalfMm * 0.6, ...all.map((point) => Math.abs(point.y))) * 1.1;
+  const halfY = Math.max(leastHalfMm * 0.6, ...all.map((point) => Math.abs(point.y))) * 1.24;
   const pxPerMm = Math.min(width / 2 / halfX, height / 2 / halfY);
   const toPx = (point: Schemas['PointMm']) => ({ x: width / 2 + point.x * pxPerMm, y: height / 2 + point.y * pxPerMm });
   const ring = (kind: Ring['kind'], pieces: Drawing['outline'], words: string): Ring => ({
     kind,
     words,
     path: pieces.map((piece) => `M${piece.map((point) => `${toPx(point).x.toFixed(1)} ${toPx(point).y.toFixed(1)}`).join('L')}Z`).join(''),
-    // The outermost ring is named at its top, the patches at their foot, so that no two names meet.
+    // The outermost ring is named above its top, the patches at their foot, so that no two names meet.
     at: furthest(pieces.flat().map(toPx), kind === 'key' ? -1 : 1),
   });
   return {
@@ -66,6 +66,5 @@ function patchWords(patch: RepairPlan['patches'][number]): string {
 }
 
 function furthest(points: readonly { x: number; y: number }[], down: 1 | -1): { x: number; y: number } {
-  const found = points.reduce((best, point) => (point.y * down > best.y * down ? point : best), { x: 0, y: -Infinity * down });
-  return down === 1 ? found : { x: found.x, y: found.y + 26 };
+  return points.reduce((best, point) => (point.y * down > best.y * down ? point : best), { x: 0, y: -Infinity * down });
 }

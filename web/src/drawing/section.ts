@@ -32,7 +32,7 @@ export interface Mark {
   at?: { x: number; y: number };
 }
 
-export interface Dimension {
+interface Dimension {
   mm: number;
   from: { x: number; y: number };
   to: { x: number; y: number };

@@ -7,7 +7,7 @@ import { shopNow } from '../app/clock';
 
 const saveAfterMs = 500;
 
-export type Keeping =
+type Keeping =
   | { state: 'kept'; at: string | null }
   | { state: 'keeping' }
   | { state: 'faulty' }

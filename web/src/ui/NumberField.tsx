@@ -1,5 +1,5 @@
 import { Minus, Plus } from 'lucide-react';
-import { useEffect, useId, useState } from 'react';
+import { useId, useState } from 'react';
 
 interface Props {
   label: string;
@@ -11,6 +11,8 @@ interface Props {
   wrong?: boolean;
 }
 
+const read = (text: string) => (text.trim() === '' ? Number.NaN : Number(text.replace(',', '.')));
+
 /**
  * A number to turn or to type. What was typed stays as typed, right or wrong: the plan says what is wrong with it, and
  * nothing is corrected behind anybody's back.
@@ -18,9 +20,12 @@ interface Props {
 export function NumberField({ label, value, unit, step, onChange, hint, wrong }: Props) {
   const id = useId();
   const [text, setText] = useState(() => String(value));
-  useEffect(() => {
-    setText((before) => (Number(before) === value ? before : Number.isNaN(value) ? before : String(value)));
-  }, [value]);
+  const [shown, setShown] = useState(value);
+  // A value that came from elsewhere replaces the text; the value that this very text stands for does not.
+  if (!Object.is(shown, value)) {
+    setShown(value);
+    if (!Number.isNaN(value) && read(text) !== value) setText(String(value));
+  }
   const turn = (by: number) => {
     const next = Math.round((value + by) / step) * step;
     onChange(Number(next.toFixed(4)));
@@ -43,7 +48,7 @@ export function NumberField({ label, value, unit, step, onChange, hint, wrong }:
           aria-describedby={hint ? `${id}-hint` : undefined}
           onChange={(event) => {
             setText(event.target.value);
-            onChange(event.target.value.trim() === '' ? Number.NaN : Number(event.target.value.replace(',', '.')));
+            onChange(read(event.target.value));
           }}
         />
         <span className="self-center pr-2 text-faint">{unit}</span>

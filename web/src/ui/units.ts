@@ -3,7 +3,7 @@ export type Units = 'metric' | 'us';
 
 const mmPerInch = 25.4;
 
-export function round(value: number, decimals: number): number {
+function round(value: number, decimals: number): number {
   const scale = 10 ** decimals;
   return Math.round(value * scale) / scale;
 }

@@ -39,16 +39,6 @@ export const warrantyWords: Record<Schemas['Warranty'], string> = {
   declined: 'Declined',
 };
 
-export const stageWords: Record<Schemas['Stage'], string> = {
-  prepare: 'Prepare',
-  shape: 'Shape',
-  mix: 'Mix',
-  apply: 'Apply',
-  cure: 'Cure',
-  finish: 'Finish',
-  prove: 'Prove',
-};
-
 export const waitWords: Record<Schemas['WaitKind'], string> = {
   dry: 'Drying',
   flash: 'Flashing off',
