@@ -55,23 +55,23 @@ public static partial class OpenJson
     {
         var field = broken.Path is { Length: > 2 } path ? path[2..] : "";
         var line = broken.LineNumber is { } number ? $" (line {number + 1})" : "";
-        return Broken(field, $"{Plain(broken.Message)}{line}");
+        var words = WantsNumber(broken) ? "This must be a number." : Plain(broken.Message);
+        return Broken(field, $"{words}{line}");
     }
 
     private static Problem Broken(string field, string message) =>
         new("broken-json", field, message, "Correct it against the published schema: docs/schemas/case.schema.json.");
 
+    /// <summary>The reader names the enclosing type where a number is missing inside it; the cause below says that it wanted a number.</summary>
+    private static bool WantsNumber(JsonException broken) =>
+        NumberWanted().IsMatch(broken.Message) || broken.InnerException?.Message.EndsWith("as a number.", StringComparison.Ordinal) == true;
+
+    [GeneratedRegex(@"could not be converted to System\.(Double|Int)|System\.Nullable`1\[System\.(Double|Int)")]
+    private static partial Regex NumberWanted();
+
     /// <summary>The reader's own words name types of this program; a technician is told what is wanted instead.</summary>
     private static string Plain(string message)
     {
-        if (message.Contains("could not be converted to System.Double", StringComparison.Ordinal)
-            || message.Contains("could not be converted to System.Int", StringComparison.Ordinal)
-            || message.Contains("System.Nullable`1[System.Int", StringComparison.Ordinal)
-            || message.Contains("System.Nullable`1[System.Double", StringComparison.Ordinal))
-        {
-            return "This must be a number.";
-        }
-
         if (message.Contains("could not be converted to", StringComparison.Ordinal))
         {
             return "This is not one of the values that are known, or not of the kind that belongs here.";

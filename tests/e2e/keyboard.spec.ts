@@ -32,7 +32,8 @@ test('a deck ding, quick, with the keyboard alone', async ({ page }) => {
   for (let i = 0; i < 5; i++) await page.keyboard.press('ArrowDown');
   await expect(page.getByText('3.5 mm deep')).toBeVisible();
   await tabTo(page, /^For good/);
-  await page.keyboard.press('ArrowRight');
+  // Held as a finger holds it: the choice follows the focus while the key is down.
+  await page.keyboard.press('ArrowRight', { delay: 80 });
   await expect(page.getByRole('region', { name: 'Verdict' })).toContainText('Mend it for now');
   await expect(page.getByText(/^kept at/)).toBeVisible();
 
@@ -57,16 +58,18 @@ test('a deck ding, quick, with the keyboard alone', async ({ page }) => {
   }
 
   // About ten minutes to the witness check; looked at too early it is not yet.
-  await expect(page.getByText('Too early')).toBeVisible();
+  await expect(page.getByText('Too early', { exact: true })).toBeVisible();
   await expect(page.getByText(/opens in/)).toContainText(/(10:00|9:[0-5]\d)/);
   await expect(page.getByText('Is the resin on the mixing stick hard?')).toBeVisible();
   await page.keyboard.press('n');
-  await expect(page.getByText('Too early')).toBeVisible();
+  await expect(page.getByRole('button', { name: /Take the last one back/ })).toBeEnabled();
+  await expect(page.getByText('Too early', { exact: true })).toBeVisible();
   await page.keyboard.press('r');
   await expect(heading).toHaveText('Peel the film');
   await page.keyboard.press('u');
   await expect(heading).toHaveText('Setting in the light');
   await page.keyboard.press('r');
+  await expect(heading).toHaveText('Peel the film');
   await page.keyboard.press('d');
   await expect(heading).toHaveText('Until it may get wet');
   await page.keyboard.press('r');

@@ -99,9 +99,9 @@ function Heading({ desk, stage }: { desk: MendDesk; stage: Stage }) {
             to="/mends/$id/$stage"
             params={{ id: String(mend.id), stage: each }}
             aria-current={each === stage ? 'page' : undefined}
-            className="flex min-h-12 items-center gap-1.5 border-b-4 border-transparent px-3 text-lg font-bold aria-[current=page]:border-resin"
+            className="flex min-h-12 items-center gap-1.5 border-b-4 border-transparent px-2.5 font-bold aria-[current=page]:border-resin sm:px-3 sm:text-lg"
           >
-            <span className="text-sm text-faint" aria-hidden>
+            <span className="hidden text-sm text-faint sm:inline" aria-hidden>
               {i + 1}
             </span>
             {stageNames[each]}

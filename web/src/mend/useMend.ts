@@ -59,13 +59,25 @@ export function useMend(id: number, onGone: () => void): { desk: MendDesk | null
   );
 
   const replan = useReplan(setPreview, setProblems);
+  const newest = useRef<RepairCase | null>(null);
   const clear = useCallback(() => {
+    newest.current = null;
     setDraft(null);
     setPreview(null);
   }, []);
-  const saver = useSaver(id, versionRef, settle, clear, setKeeping);
+  // A case that was kept only clears the page when nothing newer has been written on it meanwhile.
+  const onKept = useCallback(
+    (kept: RepairCase) => {
+      if (newest.current !== kept) return;
+      clear();
+      setKeeping({ state: 'kept', at: new Date(shopNow()).toISOString() });
+    },
+    [clear],
+  );
+  const saver = useSaver(id, versionRef, settle, onKept, setKeeping);
   const change = useCallback(
     (next: RepairCase) => {
+      newest.current = next;
       setDraft(next);
       setKeeping({ state: 'keeping' });
       replan(next, (planned) => (planned ? saver.later(next) : setKeeping({ state: 'faulty' })));
@@ -153,7 +165,7 @@ function useSaver(
   id: number,
   version: { current: number },
   settle: (view: MendView) => void,
-  clear: () => void,
+  onKept: (kept: RepairCase) => void,
   setKeeping: (keeping: Keeping) => void,
 ) {
   const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
@@ -169,10 +181,7 @@ function useSaver(
           api.PUT('/api/mends/{id}/case', { params: { header: { 'If-Match': version.current }, path: { id } }, body: next }),
         );
         settle(view);
-        if (!pending.current) {
-          clear();
-          setKeeping({ state: 'kept', at: new Date(shopNow()).toISOString() });
-        }
+        onKept(next);
       } catch (error) {
         setKeeping(error instanceof Refused && error.status === 409 ? { state: 'conflict', mine: next } : { state: 'faulty' });
       }

@@ -14,6 +14,7 @@ import { Problems } from '../ui/Notice';
 import { dayAndClock } from '../ui/time';
 import { measure } from '../ui/units';
 import { decisionWords, kindWords } from '../ui/words';
+import type { Figure } from '../api/types';
 
 /** The job sheet: the same picture and the same numbers, clean on paper. */
 export function JobSheet() {
@@ -76,6 +77,7 @@ export function JobSheet() {
           </li>
         ))}
       </ol>
+      <ByHand figures={plan.figures.filter((figure) => figure.setByHand)} />
       <ul className="mt-3 columns-2 border-t-2 border-ink pt-2 text-sm">
         {plan.cautions.map((caution) => (
           <li key={caution.id}>{caution.text}</li>
@@ -87,5 +89,20 @@ export function JobSheet() {
         </p>
       ) : null}
     </article>
+  );
+}
+
+/** What the star means: what would have been worked out, and the reason that was given. */
+function ByHand({ figures }: { figures: readonly Figure[] }) {
+  const { units } = useUnits();
+  if (figures.length === 0) return null;
+  return (
+    <ul className="mt-3 border-t-2 border-ink pt-2 text-sm">
+      {figures.map((figure) => (
+        <li key={figure.id}>
+          * {figure.label}: set by hand, worked out {measure(figure.setByHand?.computed ?? figure.value, figure.unit, figure.decimals, units)}. {figure.setByHand?.reason}
+        </li>
+      ))}
+    </ul>
   );
 }

@@ -28,7 +28,7 @@ export function FigureButton({ figure, onSet, large }: Props) {
         </button>
       </Popover.Trigger>
       <Popover.Portal>
-        <Popover.Content side="bottom" align="start" collisionPadding={12} className="z-30 w-[26rem] max-w-[94vw] border-2 border-ink bg-sheet p-4 shadow-xl">
+        <Popover.Content side="bottom" align="start" collisionPadding={12} className="z-30 max-h-(--radix-popover-content-available-height) min-h-64 w-[26rem] max-w-[94vw] overflow-y-auto border-2 border-ink bg-sheet p-4 shadow-xl">
           <Why figure={figure} />
           {onSet ? <SetByHand figure={figure} onSet={onSet} /> : null}
         </Popover.Content>
