@@ -17,9 +17,7 @@ public sealed record PlainShape(string Kind, double LengthMm, double WidthMm, do
     /// <param name="cornerMm">Corner radius to offer in millimetres, 0 or more.</param>
     public static PlainShape? TryFind(Outline outline, double cornerMm)
     {
-        var circle = new MinimumBoundingCircle(outline.Geometry);
-        var radius = circle.GetRadius();
-        if (Math.PI * radius * radius <= outline.AreaMm2 * LargestWaste)
+        if (CoveringRadiusMm(outline) is { } radius && Math.PI * radius * radius <= outline.AreaMm2 * LargestWaste)
         {
             var diameter = Math.Ceiling((2 * radius) - 1e-6);
             return new PlainShape("circle", diameter, diameter, diameter / 2);
@@ -30,5 +28,23 @@ public sealed record PlainShape(string Kind, double LengthMm, double WidthMm, do
         var corner = Math.Min(cornerMm / 2, Math.Min(length, width) / 2);
         var area = (length * width) - ((4 - Math.PI) * corner * corner);
         return area <= outline.AreaMm2 * LargestWaste ? new PlainShape("rounded-rectangle", length, width, corner) : null;
+    }
+
+    /// <summary>
+    /// Radius of the smallest circle round an outline, or null when half its extent already makes a circle that wastes
+    /// too much. A circle about the middle of the extent that reaches no further than half of it is the smallest there
+    /// is; only what is not so regular pays for the general search.
+    /// </summary>
+    private static double? CoveringRadiusMm(Outline outline)
+    {
+        var least = Math.Max(outline.LengthMm, outline.WidthMm) / 2;
+        if (Math.PI * least * least > outline.AreaMm2 * LargestWaste)
+        {
+            return null;
+        }
+
+        var middle = outline.Geometry.EnvelopeInternal.Centre;
+        var reach = outline.Geometry.Coordinates.Max(middle.Distance);
+        return reach <= least + 0.01 ? reach : new MinimumBoundingCircle(outline.Geometry).GetRadius();
     }
 }

@@ -1,0 +1,12 @@
+using AbleMend.Core;
+using AbleMend.Core.Plans;
+using Microsoft.AspNetCore.Http.Json;
+
+// The floor for POST /api/plans: the same framework reads the same case and writes a plan of the same size, worked out once.
+var builder = WebApplication.CreateBuilder(args);
+builder.Logging.ClearProviders();
+builder.Services.Configure<JsonOptions>(json => OpenJson.Apply(json.SerializerOptions));
+var app = builder.Build();
+var plan = Planner.Shipped().Plan(OpenJson.ReadCase(File.ReadAllText(args[0])).Value!).Value!;
+app.MapPost("/plans", (RepairCase repairCase) => repairCase.Item.Tag.Length > 0 ? Results.Ok(plan) : Results.BadRequest());
+app.Run();
