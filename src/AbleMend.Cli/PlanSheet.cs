@@ -22,7 +22,7 @@ internal static class PlanSheet
 
         if (plan.System is { } system)
         {
-            Line(sheet, $"{system.MethodName}, {system.ResinName}");
+            Line(sheet, $"{system.MethodName}, {system.MaterialName}");
             Line(sheet, $"Ready for water {Clock(plan.ReadyAt, zone)}; full cure {Clock(plan.FullCureAt, zone)}");
         }
 
@@ -46,7 +46,7 @@ internal static class PlanSheet
         Line(sheet, $"Systems, best first");
         foreach (var candidate in plan.Candidates)
         {
-            Line(sheet, $"  {(candidate.Vetoed ? "no " : "yes")} {candidate.MethodName} / {candidate.ResinName}: {candidate.Score:0.0}");
+            Line(sheet, $"  {(candidate.Vetoed ? "no " : "yes")} {candidate.MethodName} / {candidate.MaterialName}: {candidate.Score:0.0}");
             foreach (var finding in candidate.Findings)
             {
                 var layer = finding.LayerName is null ? "" : $" [{finding.LayerName}]";

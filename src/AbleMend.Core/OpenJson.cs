@@ -2,7 +2,9 @@ using System.Text.Json;
 using System.Text.Json.Serialization;
 using System.Text.Json.Serialization.Metadata;
 using System.Text.RegularExpressions;
+using AbleMend.Core.Catalogue;
 using AbleMend.Core.Gear;
+using AbleMend.Core.Looking;
 using AbleMend.Core.Matching;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Plans;
@@ -104,4 +106,6 @@ public static partial class OpenJson
 [JsonSerializable(typeof(IReadOnlyList<Material>))]
 [JsonSerializable(typeof(IReadOnlyList<MatchRule>))]
 [JsonSerializable(typeof(IReadOnlyList<Caution>))]
+[JsonSerializable(typeof(IReadOnlyList<School>))]
+[JsonSerializable(typeof(IReadOnlyList<LookTest>))]
 public sealed partial class OpenJsonContext : JsonSerializerContext;

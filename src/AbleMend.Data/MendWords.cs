@@ -16,7 +16,7 @@ public static class MendWords
             new[]
             {
                 repairCase.Item.Tag, repairCase.Item.Construction, repairCase.Damage.Location,
-                Kebab<DamageKind>.Id(repairCase.Damage.Kind), plan.System?.MethodName, plan.System?.ResinName,
+                Kebab<DamageKind>.Id(repairCase.Damage.Kind), plan.System?.MethodName, plan.System?.MaterialName,
                 Kebab<Decision>.Id(plan.Verdict.Decision),
             }
             .Concat(events.Select(each => each.Text))

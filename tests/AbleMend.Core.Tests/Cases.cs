@@ -36,8 +36,31 @@ internal static class Cases
             Damage = new Damage(DamageKind.Hole, location, new OvalShape(40, 26), depthMm, false, Cause.Knock),
         };
 
+    /// <summary>A construction with a damage as it usually comes, dry and knocked.</summary>
+    public static RepairCase Usual(Construction construction, UsualDamage usual) =>
+        DeckDing() with
+        {
+            Item = new ItemFacts("ANY-01", construction.Id, 200, Warranty.None),
+            Damage = new Damage(
+                usual.Kind, usual.Location,
+                usual.Kind == DamageKind.Crack || usual.WidthMm < 1 ? new CrackShape(usual.LengthMm, usual.WidthMm) : new OvalShape(usual.LengthMm, usual.WidthMm),
+                usual.DepthMm, false, Cause.Knock, GapMm: usual.GapMm, MissingMm: usual.MissingMm, Plies: usual.Plies, Located: usual.Leaks ? true : null,
+                Fin: usual.Kind == DamageKind.FinBoxSurround ? new FinCheck(5, 5, false) : null),
+            Tools = new Tools(Cup, ["P60", "P80", "P100", "P120", "P150", "P220", "P320", "P400", "P500", "P1000", "P2000", "P2500"]),
+        };
+
+    /// <summary>The usual damage of a kind on a construction.</summary>
+    public static RepairCase Usual(string construction, DamageKind kind)
+    {
+        var built = Planner.Catalogue.Constructions[construction];
+        return Usual(built, built.Damages.First(usual => usual.Kind == kind));
+    }
+
     public static RepairCase Choosing(this RepairCase repairCase, string? method, string? resin) =>
-        repairCase with { Choice = (repairCase.Choice ?? new Choice()) with { Method = method, Resin = resin } };
+        repairCase with { Choice = (repairCase.Choice ?? new Choice()) with { Method = method, Material = resin } };
+
+    public static RepairCase OfSchool(this RepairCase repairCase, string question, string option) =>
+        repairCase with { Choice = (repairCase.Choice ?? new Choice()) with { Schools = new Dictionary<string, string> { [question] = option } } };
 
     public static RepairCase Damaged(this RepairCase repairCase, Func<Damage, Damage> change) =>
         repairCase with { Damage = change(repairCase.Damage) };

@@ -51,7 +51,7 @@ public sealed class PlanningTests : IDisposable
     [Fact]
     public async Task Polyester_chosen_for_EPS_is_refused_with_the_layer_that_it_would_harm()
     {
-        var eps = Shop.DeckDing("eps-epoxy-board") with { Choice = new Choice(Resin: "uv-polyester") };
+        var eps = Shop.DeckDing("eps-epoxy-board") with { Choice = new Choice(Material: "uv-polyester") };
         var problem = await Shop.ProblemAsync(await PostAsync(JsonSerializer.Serialize(eps, OpenJson.Options)));
         problem.Code.ShouldBe("system-vetoed");
         problem.Message.ShouldContain("EPS foam core");

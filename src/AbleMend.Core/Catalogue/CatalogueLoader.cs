@@ -27,7 +27,9 @@ public static class CatalogueLoader
             Read("constructions", json.IReadOnlyListConstruction),
             Read("materials", json.IReadOnlyListMaterial),
             Read("rules", json.IReadOnlyListMatchRule),
-            Read("cautions", json.IReadOnlyListCaution));
+            Read("cautions", json.IReadOnlyListCaution),
+            Read("schools", json.IReadOnlyListSchool),
+            Read("look-tests", json.IReadOnlyListLookTest));
         Check(catalogue);
         return catalogue;
     }
@@ -41,9 +43,10 @@ public static class CatalogueLoader
             CheckConstruction(construction, catalogue);
         }
 
-        foreach (var material in catalogue.MaterialList)
+        CheckMaterials(catalogue.MaterialList, catalogue);
+        foreach (var school in catalogue.SchoolList)
         {
-            CheckMaterial(material, catalogue);
+            Demand(school.Options.Any(option => option.Id == school.Default), $"school {school.Id}: its default is none of its options");
         }
 
         foreach (var attack in catalogue.Rules.OfType<AttacksRule>())
@@ -54,15 +57,33 @@ public static class CatalogueLoader
         }
     }
 
+    /// <summary>Checks materials against the catalogue that they belong to.</summary>
+    /// <exception cref="CatalogueException">The first fault found.</exception>
+    internal static void CheckMaterials(IEnumerable<Material> materials, MendCatalogue catalogue)
+    {
+        foreach (var material in materials)
+        {
+            CheckMaterial(material, catalogue);
+        }
+    }
+
     private static void CheckConstruction(Construction construction, MendCatalogue catalogue)
     {
         var at = $"construction {construction.Id}";
         Demand(construction.Layers.Any(layer => layer.Id == construction.CoreLayer), $"{at}: core layer {construction.CoreLayer} is missing");
         Demand(construction.Locations.Count > 0, $"{at}: has no location");
-        foreach (var layer in construction.Layers)
+        Demand(construction.Damages.Count > 0, $"{at}: has no damage that it comes with");
+        foreach (var layer in construction.Layers.Concat(construction.Locations.SelectMany(location => location.Layers ?? [])))
         {
             Demand(catalogue.Substances.ContainsKey(layer.Substance), $"{at}: unknown substance {layer.Substance}");
             Demand(layer.ThicknessMm is > 0 and < 1000, $"{at}: layer {layer.Id} needs a thickness above 0");
+        }
+
+        foreach (var damage in construction.Damages)
+        {
+            var location = construction.Locations.FirstOrDefault(each => each.Id == damage.Location);
+            Demand(location is not null, $"{at}: unknown location {damage.Location}");
+            Demand(damage.DepthMm > 0 && damage.DepthMm <= construction.ThicknessMmAt(location!) + 1e-9, $"{at}: {damage.Kind} is deeper than the item at {damage.Location}");
         }
     }
 
@@ -76,20 +97,32 @@ public static class CatalogueLoader
 
         foreach (var substance in material.BondsTo)
         {
-            Demand(catalogue.Substances.ContainsKey(substance), $"{at}: unknown substance {substance}");
+            Demand(catalogue.Substances.ContainsKey(substance) || catalogue.Substances.Values.Any(each => each.Families.Contains(substance)),
+                $"{at}: bonds to {substance}, which is neither a substance nor a family of one");
         }
 
-        if (material.Role != Role.Resin)
+        Demand(material.Label is null == material.Cure is null, $"{at}: what sets needs both its cure and its label");
+        if (material.Label is { } label)
         {
-            return;
+            CheckLabel(material, label, at);
         }
+    }
 
-        Demand(material is { Cure: not null, Label: not null, DensityGPerMl: > 0 }, $"{at}: a resin needs cure, label and density");
-        Demand(material.Cure != CureKind.TwoPart || material is { Ratio: not null, DensityAGPerMl: > 0, DensityBGPerMl: > 0 },
-            $"{at}: a two-part resin needs ratio and both densities");
+    private static void CheckLabel(Material material, CureLabel label, string at)
+    {
+        Demand(material is { DensityGPerMl: > 0, Flexibility: not null }, $"{at}: what sets needs its density and how much it moves");
+        Demand(material.BondsTo.Count > 0, $"{at}: what sets needs to name what it bonds to");
+        Demand(material.Cure != CureKind.TwoPart || material.Kit is not null || material is { Ratio: not null, DensityAGPerMl: > 0, DensityBGPerMl: > 0 },
+            $"{at}: a two-part material needs its kit, or its ratio and both densities");
         Demand(material.Cure != CureKind.Catalysed || material.Catalyst is not null, $"{at}: a catalysed resin needs its catalyst");
-        Demand(material.Cure != CureKind.Light || material.Light is not null, $"{at}: a light-cured resin needs its layer");
-        Demand(material.Cure == CureKind.Light || material.Heat is not null, $"{at}: a resin that heats needs its heat of cure");
+        Demand(material.Cure != CureKind.Light || material.Light is not null, $"{at}: a light-cured material needs its layer");
+        Demand(material.Role != Role.Resin || material.Cure == CureKind.Light || material.Heat is not null, $"{at}: a resin that heats needs its heat of cure");
+        Demand(material.Heat is null || label is { PotLifeMin: > 0, PotMassG: > 0 }, $"{at}: heat of cure needs the label's pot life and its mass");
+        Demand(material.Role != Role.Cement || material is { Coats: > 0, SpreadGPerM2: > 0 }, $"{at}: a cement needs its coats and its spread rate");
+        Demand(material.Role != Role.Cement || label is { TackOpensMin: > 0 } && label.TackClosesMin > label.TackOpensMin, $"{at}: a cement needs a tack window that opens and closes");
+        Demand(material.Cure != CureKind.Moisture || material.LabelFilmMm > 0, $"{at}: what moisture sets needs the film that its label is for");
+        Demand(label.LoadableMin > 0 && label.FullMin >= label.LoadableMin, $"{at}: it is loadable after 0 min and fully cured no sooner");
+        Demand(label.MinimumC < label.MaximumC, $"{at}: its lowest temperature lies under its highest");
     }
 
     private static IReadOnlyList<T> Read<T>(string name, JsonTypeInfo<IReadOnlyList<T>> type)

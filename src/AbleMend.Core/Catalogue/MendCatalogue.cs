@@ -1,5 +1,6 @@
 using System.Collections.Frozen;
 using AbleMend.Core.Gear;
+using AbleMend.Core.Looking;
 using AbleMend.Core.Matching;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Mixing;
@@ -18,7 +19,9 @@ public sealed class MendCatalogue
         IReadOnlyList<Construction> constructions,
         IReadOnlyList<Material> materials,
         IReadOnlyList<MatchRule> rules,
-        IReadOnlyList<Caution> cautions)
+        IReadOnlyList<Caution> cautions,
+        IReadOnlyList<School> schools,
+        IReadOnlyList<LookTest> lookTests)
     {
         Version = version;
         Substances = substances.ToFrozenDictionary(substance => substance.Id);
@@ -28,7 +31,10 @@ public sealed class MendCatalogue
         ConstructionList = constructions;
         Rules = rules;
         Cautions = cautions.ToFrozenDictionary(caution => caution.Id);
-        _cups = materials.Where(material => material.Heat is not null).ToFrozenDictionary(material => material.Id, Cup.Fit);
+        Schools = schools.ToFrozenDictionary(school => school.Id);
+        SchoolList = schools;
+        LookTests = lookTests;
+        _cups = materials.Where(material => material is { Heat: not null, Label.PotLifeMin: not null }).ToFrozenDictionary(material => material.Id, Cup.Fit);
     }
 
     /// <value>Version of the data, such as <c>2026.1</c>.</value>
@@ -54,6 +60,27 @@ public sealed class MendCatalogue
 
     /// <value>Cautions by identifier.</value>
     public FrozenDictionary<string, Caution> Cautions { get; }
+
+    /// <value>Questions on which practitioners disagree, by identifier.</value>
+    public FrozenDictionary<string, School> Schools { get; }
+
+    /// <value>The same questions in the order of the data.</value>
+    public IReadOnlyList<School> SchoolList { get; }
+
+    /// <value>Ways of finding what leaks or hides.</value>
+    public IReadOnlyList<LookTest> LookTests { get; }
+
+    /// <summary>This catalogue with a shop's own products beside its materials; a product of a known identifier takes the place of that material.</summary>
+    /// <param name="products">Products, as their labels describe them.</param>
+    /// <exception cref="CatalogueException">A product does not hang together; the message names it.</exception>
+    public MendCatalogue With(IReadOnlyList<Material> products)
+    {
+        var own = products.Select(product => product.Id).ToHashSet();
+        var all = new MendCatalogue(Version, [.. Substances.Values], ConstructionList, [.. MaterialList.Where(material => !own.Contains(material.Id)), .. products],
+            Rules, [.. Cautions.Values], SchoolList, LookTests);
+        CatalogueLoader.CheckMaterials(products, all);
+        return all;
+    }
 
     /// <summary>The cup model of a material, fitted to its label; null for what does not heat in a cup.</summary>
     public Cup? CupOf(Material material) => _cups.GetValueOrDefault(material.Id);

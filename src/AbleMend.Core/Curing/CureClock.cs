@@ -11,14 +11,22 @@ public sealed record CureClock(double ReferenceC, double ActivationKjPerMol, dou
     /// <summary>How long is looked ahead before a milestone counts as never reached: 60 days.</summary>
     public static readonly TimeSpan Horizon = TimeSpan.FromDays(60);
 
+    /// <summary>Default of a solvent cement in kJ/mol: about the heat of evaporation of its solvents. From memory.</summary>
+    public const double EvaporationActivationKjPerMol = 33;
+
     /// <summary>
-    /// The clock of a material. Light-cured resin is driven by light, not by warmth (activation 0), but does stop in
-    /// the cold; cements and evaporation carry their own rules.
+    /// The clock of a material. Light-cured resin is driven by light and urethane by the water in the air, not by warmth
+    /// (activation 0), but they do stop in the cold; solvent cements dry as their solvent evaporates.
     /// </summary>
     public static CureClock For(Material material)
     {
         var label = material.Label ?? throw new ArgumentException($"{material.Id} has no label.", nameof(material));
-        var byClass = material.Cure == CureKind.Light ? 0 : EquivalentAge.DefaultActivationKjPerMol;
+        var byClass = material.Cure switch
+        {
+            CureKind.Light or CureKind.Moisture or CureKind.Cooling or CureKind.AtOnce => 0,
+            CureKind.Solvent => EvaporationActivationKjPerMol,
+            _ => EquivalentAge.DefaultActivationKjPerMol,
+        };
         return new CureClock(label.ReferenceC, material.ActivationKjPerMol ?? byClass, label.MinimumC);
     }
 

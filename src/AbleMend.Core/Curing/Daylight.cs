@@ -18,8 +18,8 @@ public static class Daylight
     /// <summary>Minutes of light for a label's minutes, or null when it does not set in this light.</summary>
     /// <param name="labelMin">Minutes in full daylight, above 0.</param>
     /// <param name="light">Light at the bench.</param>
-    /// <param name="school">Whether a catalyst is in.</param>
-    public static double? Minutes(double labelMin, LightLevel light, UvSchool school)
+    /// <param name="catalysed">Whether a catalyst is in.</param>
+    public static double? Minutes(double labelMin, LightLevel light, bool catalysed)
     {
         Guard.Positive(labelMin, nameof(labelMin));
         double? factor = light switch
@@ -29,7 +29,7 @@ public static class Daylight
             LightLevel.OpenShade => 6,
             _ => null,
         };
-        return school == UvSchool.LightAndCatalyst
+        return catalysed
             ? Math.Min(CatalystOnlyMin, (factor ?? double.MaxValue) * labelMin * CatalystFactor)
             : factor * labelMin;
     }

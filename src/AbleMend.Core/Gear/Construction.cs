@@ -7,41 +7,126 @@ namespace AbleMend.Core.Gear;
 public enum Silhouette
 {
     Board,
+    Hull,
+    Raft,
+    Ski,
+    Deck,
+    Limb,
+    Foil,
+    Paddle,
+    Pole,
+    Tent,
+    Wader,
+    Suit,
+    Shoe,
+    Fork,
+    Harness,
+}
+
+/// <summary>Families of gear, in the order in which they are offered.</summary>
+[JsonConverter(typeof(Kebab<GearFamily>))]
+public enum GearFamily
+{
+    Boards,
+    Hulls,
+    Skis,
+    Inflatables,
+    TentsAndPoles,
+    WadersAndSuits,
+    Footwear,
+    Paddles,
+    ForksDecksAndLimbs,
+    HoldsALife,
 }
 
 /// <summary>A place on an item, with what it changes.</summary>
 /// <param name="Id">Identifier.</param>
 /// <param name="Name">What the bench calls it.</param>
-/// <param name="Flat">Whether a film or a flat block lies down on it.</param>
+/// <param name="XPercent">Where its button lies on the silhouette, percent from the left, 0 to 100.</param>
+/// <param name="YPercent">Percent from the top, 0 to 100.</param>
+/// <param name="Flat">Whether a film, a patch or a flat block lies down on it.</param>
 /// <param name="CoreThicknessMm">Thickness of the core layer here in millimetres, in place of the construction's own; null for no change.</param>
-/// <param name="FinBox">Whether a fin box is set here.</param>
 /// <param name="FromBottom">Whether the layers are met from the other face, last layer first.</param>
-public sealed record Location(string Id, string Name, bool Flat, double? CoreThicknessMm, bool FinBox, bool FromBottom);
+/// <param name="Layers">Layers of this place, outside in, where it is built otherwise; null for the construction's own.</param>
+/// <param name="Traits">What the rules want to know of it, such as <c>fin-box</c>, <c>airtight</c>, <c>ferrule</c> or <c>knee</c>.</param>
+/// <param name="Refuse">Why nothing is mended at this place, or null.</param>
+public sealed record Location(
+    string Id,
+    string Name,
+    double XPercent,
+    double YPercent,
+    bool Flat = true,
+    double? CoreThicknessMm = null,
+    bool FromBottom = false,
+    IReadOnlyList<Layer>? Layers = null,
+    IReadOnlyList<string>? Traits = null,
+    string? Refuse = null)
+{
+    /// <value>Whether a fin box is set here.</value>
+    [JsonIgnore]
+    public bool FinBox => Has("fin-box");
+
+    /// <summary>Whether the place has a trait.</summary>
+    public bool Has(string trait) => Traits?.Contains(trait) == true;
+}
+
+/// <summary>A kind of damage as it usually comes on a construction: the first one is what a new mend starts from.</summary>
+/// <param name="Kind">Kind.</param>
+/// <param name="Location">Identifier of the place where it usually is.</param>
+/// <param name="DepthMm">Usual depth in millimetres.</param>
+/// <param name="LengthMm">Usual length in millimetres.</param>
+/// <param name="WidthMm">Usual width in millimetres.</param>
+/// <param name="GapMm">Usual opening in millimetres, where there is one.</param>
+/// <param name="MissingMm">Usual thickness that is gone, where some is.</param>
+/// <param name="Plies">Usual number of parted glue lines, where they part.</param>
+/// <param name="Leaks">Whether it has to be looked for: whether it leaks or hides.</param>
+public sealed record UsualDamage(
+    DamageKind Kind,
+    string Location,
+    double DepthMm,
+    double LengthMm,
+    double WidthMm,
+    double? GapMm = null,
+    double? MissingMm = null,
+    int? Plies = null,
+    bool Leaks = false);
 
 /// <summary>How a kind of item is built: real layers, outside in, through to the other face.</summary>
 /// <param name="Id">Identifier.</param>
 /// <param name="Name">Generic name.</param>
+/// <param name="Family">Family of gear.</param>
 /// <param name="Silhouette">Its silhouette.</param>
 /// <param name="WarrantyMonths">Usual warranty in months.</param>
 /// <param name="CoreLayer">Identifier of the core layer, which locations may thin.</param>
 /// <param name="Layers">Layers, outside in.</param>
 /// <param name="Locations">Places that matter.</param>
+/// <param name="Damages">Kinds of damage that it comes with, the usual ones first.</param>
 /// <param name="Source">Where the thicknesses come from.</param>
+/// <param name="Pair">Whether it has a mate that is worked on as well.</param>
+/// <param name="PressureKpa">Working gauge pressure in kPa of what is inflated, or null.</param>
+/// <param name="RadiusMm">Radius of a tube, or of a shaft, in millimetres; for drop-stitch half its thickness; null where it has none.</param>
+/// <param name="Refuse">Why it is never mended here, or null.</param>
 public sealed record Construction(
     string Id,
     string Name,
+    GearFamily Family,
     Silhouette Silhouette,
     int WarrantyMonths,
     string CoreLayer,
     IReadOnlyList<Layer> Layers,
     IReadOnlyList<Location> Locations,
-    string Source
+    IReadOnlyList<UsualDamage> Damages,
+    string Source,
+    bool Pair = false,
+    double? PressureKpa = null,
+    double? RadiusMm = null,
+    string? Refuse = null
 )
 {
     /// <summary>The layers at a location, outside in.</summary>
     public IReadOnlyList<Layer> LayersAt(Location location)
     {
-        var layers = Layers.Select(layer =>
+        var layers = (location.Layers ?? Layers).Select(layer =>
             layer.Id == CoreLayer && location.CoreThicknessMm is { } thickness ? layer with { ThicknessMm = thickness } : layer);
         return [.. location.FromBottom ? layers.Reverse() : layers];
     }

@@ -12,11 +12,77 @@ public enum DamageKind
     /// <summary>A crack: opened as a groove.</summary>
     Crack,
 
-    /// <summary>Skin gone, core open: cut to a straight-sided recess.</summary>
+    /// <summary>Skin gone, core or inside open: cut to a straight-sided recess.</summary>
     Hole,
 
     /// <summary>The laminate cracked round a fin box.</summary>
     FinBoxSurround,
+
+    /// <summary>A soft skin sliced open.</summary>
+    Slice,
+
+    /// <summary>A furrow that stays inside the outer layer.</summary>
+    Scratch,
+
+    /// <summary>A ski base gouged through to the core.</summary>
+    CoreShot,
+
+    /// <summary>A small hole through an airtight or watertight skin.</summary>
+    Puncture,
+
+    /// <summary>Pinholes that only water or air finds.</summary>
+    Pinholes,
+
+    /// <summary>A tear in cloth or sheet.</summary>
+    Tear,
+
+    /// <summary>A hole with melted edges.</summary>
+    Melt,
+
+    /// <summary>A glued or taped seam that lets go.</summary>
+    SeamOpen,
+
+    /// <summary>A strip or patch that lifts.</summary>
+    StripLifted,
+
+    /// <summary>A valve that leaks.</summary>
+    ValveLeak,
+
+    /// <summary>Water gets in somewhere and stays inside.</summary>
+    WaterInside,
+
+    /// <summary>Plies or skins parted from one another.</summary>
+    Parted,
+
+    /// <summary>A soft spot: the skin has left the core, or the core has gone soft.</summary>
+    SoftSpot,
+
+    /// <summary>A tube split along or across.</summary>
+    Split,
+
+    /// <summary>A splinter lifting at a corner.</summary>
+    Splinter,
+
+    /// <summary>A piece gone from an edge or tip.</summary>
+    Chip,
+
+    /// <summary>A sole, heel or midsole parting.</summary>
+    SoleParted,
+
+    /// <summary>Material worn away.</summary>
+    WornAway,
+
+    /// <summary>An edge or sidewall pulled out.</summary>
+    EdgePulled,
+
+    /// <summary>A latex seal torn.</summary>
+    SealTorn,
+
+    /// <summary>A foam that crumbles by hydrolysis.</summary>
+    Crumbled,
+
+    /// <summary>A tube or part that is bent.</summary>
+    Bent,
 }
 
 /// <summary>How it happened.</summary>
@@ -26,11 +92,14 @@ public enum Cause
     /// <summary>A knock that somebody saw or the marks show.</summary>
     Knock,
 
-    /// <summary>Pressure: a heel, a knee, a roof strap.</summary>
+    /// <summary>Pressure: a heel, a knee, a roof strap, air left in the sun.</summary>
     Pressure,
 
     /// <summary>Heat: left in the sun or in a car.</summary>
     Heat,
+
+    /// <summary>Wear over time.</summary>
+    Wear,
 
     /// <summary>It came by itself.</summary>
     ByItself,
@@ -59,7 +128,7 @@ public sealed record RoundShape(double DiameterMm) : Shape;
 /// <param name="WidthMm">Short axis in millimetres, 1 to 600.</param>
 public sealed record OvalShape(double LengthMm, double WidthMm) : Shape;
 
-/// <summary>A straight crack.</summary>
+/// <summary>A straight crack, tear, slit or scratch.</summary>
 /// <param name="LengthMm">Length in millimetres, 1 to 600.</param>
 /// <param name="WidthMm">Width of the open groove in millimetres, 0.1 to 100.</param>
 public sealed record CrackShape(double LengthMm, double WidthMm) : Shape;
@@ -79,6 +148,11 @@ public sealed record Neighbour(Shape Shape, PointMm OffsetMm);
 /// <param name="Rocks">Whether the fin rocks in the box by hand.</param>
 public sealed record FinCheck(double CantDeg, double TwinCantDeg, bool Rocks);
 
+/// <summary>A leak or a hidden flaw that was found, with the test that found it. One find does not exclude another.</summary>
+/// <param name="Test">Identifier of the finding test.</param>
+/// <param name="Place">Where, in words of 1 to 120 characters.</param>
+public sealed record Find(string Test, string Place);
+
 /// <summary>The damage as seen.</summary>
 /// <param name="Kind">Kind of hurt.</param>
 /// <param name="Location">Identifier of a location of the construction.</param>
@@ -88,7 +162,13 @@ public sealed record FinCheck(double CantDeg, double TwinCantDeg, bool Rocks);
 /// <param name="Cause">How it happened.</param>
 /// <param name="Neighbours">Other hurt areas near it, or null.</param>
 /// <param name="Fin">The fin check; needed for a fin-box surround.</param>
-/// <param name="AcrossWholeWidth">Whether it runs from rail to rail.</param>
+/// <param name="AcrossWholeWidth">Whether it runs from side to side.</param>
+/// <param name="GapMm">Opening of a seam, of parted plies or of a lifted edge in millimetres, 0.1 to 100; null where there is none.</param>
+/// <param name="MissingMm">Thickness of what is gone from an edge, heel or tip in millimetres, 0.1 to 100; null where nothing is.</param>
+/// <param name="Plies">How many glue lines have parted, 1 to 12; null where none has.</param>
+/// <param name="Located">Whether the leak was found; null where nothing leaks.</param>
+/// <param name="EdgeCatches">Whether a fingernail still catches on the edge after the burrs are off; null where it was not tried.</param>
+/// <param name="Finds">Leaks and flaws found so far, or null.</param>
 public sealed record Damage(
     DamageKind Kind,
     string Location,
@@ -98,5 +178,11 @@ public sealed record Damage(
     Cause Cause,
     IReadOnlyList<Neighbour>? Neighbours = null,
     FinCheck? Fin = null,
-    bool AcrossWholeWidth = false
+    bool AcrossWholeWidth = false,
+    double? GapMm = null,
+    double? MissingMm = null,
+    int? Plies = null,
+    bool? Located = null,
+    bool? EdgeCatches = null,
+    IReadOnlyList<Find>? Finds = null
 );

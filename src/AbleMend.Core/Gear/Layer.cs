@@ -2,7 +2,7 @@ using System.Text.Json.Serialization;
 
 namespace AbleMend.Core.Gear;
 
-/// <summary>How a layer is drawn in the section.</summary>
+/// <summary>How a layer is drawn.</summary>
 [JsonConverter(typeof(Kebab<Texture>))]
 public enum Texture
 {
@@ -11,6 +11,26 @@ public enum Texture
     Foam,
     Beads,
     Wood,
+    Sheet,
+    Rubber,
+    Cloth,
+    Metal,
+    Threads,
+    Air,
+}
+
+/// <summary>How much a layer moves in use: what is glued to it has to move as much.</summary>
+[JsonConverter(typeof(Kebab<Movement>))]
+public enum Movement
+{
+    /// <summary>Keeps its shape.</summary>
+    Rigid,
+
+    /// <summary>Bends, but hardly stretches.</summary>
+    Bends,
+
+    /// <summary>Stretches.</summary>
+    Stretches,
 }
 
 /// <summary>A solid that layers are made of.</summary>
@@ -18,6 +38,7 @@ public enum Texture
 /// <param name="Name">Generic name of the material.</param>
 /// <param name="Families">Chemical families that the matching rules speak of, such as <c>polystyrene-foam</c>.</param>
 /// <param name="Texture">How it is drawn.</param>
+/// <param name="Movement">How much it moves in use.</param>
 /// <param name="SoftensAtC">Temperature in °C above which it may not be brought, or null.</param>
 /// <param name="Source">Where these values come from.</param>
 public sealed record Substance(
@@ -25,6 +46,7 @@ public sealed record Substance(
     string Name,
     IReadOnlyList<string> Families,
     Texture Texture,
+    Movement Movement,
     double? SoftensAtC,
     string Source
 );

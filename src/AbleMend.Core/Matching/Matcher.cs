@@ -11,8 +11,8 @@ public sealed record Marks(double Fast, double Lasting, double Tidy, double Chea
 /// <summary>A system of method and resin, ranked for this damage.</summary>
 /// <param name="Method">Identifier of the method.</param>
 /// <param name="MethodName">Its name.</param>
-/// <param name="Resin">Identifier of the resin.</param>
-/// <param name="ResinName">Its name.</param>
+/// <param name="Material">Identifier of the main material, the one that holds.</param>
+/// <param name="MaterialName">Its name.</param>
 /// <param name="Why">What speaks for it.</param>
 /// <param name="Vetoed">Whether it may not be used.</param>
 /// <param name="Findings">What the rules say against it.</param>
@@ -24,8 +24,8 @@ public sealed record Marks(double Fast, double Lasting, double Tidy, double Chea
 public sealed record Candidate(
     string Method,
     string MethodName,
-    string Resin,
-    string ResinName,
+    string Material,
+    string MaterialName,
     string Why,
     bool Vetoed,
     IReadOnlyList<Finding> Findings,
@@ -48,24 +48,35 @@ public static class Matcher
             .. methods
                 .Where(method => method.DoesNotFit(view) is null)
                 .SelectMany(method => view.Catalogue.MaterialList
-                    .Where(material => material.Role == Role.Resin && method.Takes(material))
-                    .Select(resin => Judge(view, method, resin)))
+                    .Where(material => material.Holds && method.Takes(material))
+                    .Select(material => Judge(view, method, material)))
                 .OrderBy(candidate => candidate.Vetoed)
                 .ThenByDescending(candidate => candidate.Score),
         ];
 
-    /// <summary>The first cleaner, in the catalogue's order, that harms no layer of the item.</summary>
-    public static Material SafeCleaner(CaseView view) =>
-        view.Catalogue.MaterialList.First(material =>
-            material.Role == Role.Cleaner
-            && view.Catalogue.Rules.OfType<AttacksRule>().All(rule => rule.Harms(material, view.Reach) is null));
+    /// <summary>Marks given to a system that is the default of a question on which practitioners disagree, as long as the technician weighs nothing otherwise.</summary>
+    public const double DefaultSchoolBonus = 0.5;
 
     private static Candidate Judge(CaseView view, IMendMethod method, Material resin)
     {
+        var touched = method.Touches(view);
+        // Chemistry first: what is vetoed by it is not worth a timeline.
+        var chemistry = Look(view, new SystemUnderTest(method, resin, view, touched, null), rule => rule.IsChemistry);
+        if (chemistry.Any(finding => finding.Weight == Weight.Veto))
+        {
+            return new Candidate(method.Id, method.Name, resin.Id, resin.Name, method.Why, true, chemistry, null, method.Permanence,
+                Math.Max(method.Skill, resin.Skill), new Marks(0, 0, 0, 0), 0);
+        }
+
         var timeline = Timeline.Lay(method.Outline(view, resin), view.StartAt, view.Climate, view.Hours, NoActuals);
-        var ready = timeline[^1].OpensAt;
-        var system = new SystemUnderTest(method, resin, view, ready);
-        var findings = view.Catalogue.Rules.SelectMany(rule => rule.Look(system)).ToList();
+        var ready = timeline.LastOrDefault(step => step.OpensAt is not null)?.OpensAt;
+        if (timeline[^1].StartsAt is null)
+        {
+            ready = null;
+        }
+
+        var system = new SystemUnderTest(method, resin, view, touched, ready);
+        List<Finding> findings = [.. chemistry, .. Look(view, system, rule => !rule.IsChemistry)];
         var minutes = (ready - view.StartAt)?.TotalMinutes;
         var handsOn = timeline.Sum(each => (each.HandsEndAt - each.StartsAt)?.TotalMinutes ?? 0);
         var marks = new Marks(FastMark(minutes, handsOn), method.Permanence == Permanence.Lasting ? 5 : 1.5, method.Tidiness, 6 - resin.Cost);
@@ -82,10 +93,22 @@ public static class Matcher
             method.Permanence,
             Math.Max(method.Skill, resin.Skill),
             marks,
-            Math.Max(0, Mean(marks, view.Case.Wanted) - (cautions * CautionCost)));
+            Math.Clamp(Mean(marks, view.Case.Wanted) - (cautions * CautionCost) + (IsDefaultSchool(view, method, resin) ? DefaultSchoolBonus : 0), 0, 5));
     }
 
+    private static List<Finding> Look(CaseView view, SystemUnderTest system, Func<MatchRule, bool> which) =>
+        [.. view.Catalogue.Rules.Where(which).SelectMany(rule => rule.Look(system))];
+
+    private static bool IsDefaultSchool(CaseView view, IMendMethod method, Material material) =>
+        view.Case.Wanted.Permanence == Permanence.Lasting && (view.Case.Wanted.Weights ?? UsualWeights) == UsualWeights && view.Catalogue.SchoolList.Any(school => school.Options.Any(option =>
+            option.Id == school.Default
+            && (option.Method ?? option.Material) is not null
+            && (option.Method ?? method.Id) == method.Id
+            && (option.Material ?? material.Id) == material.Id));
+
     private static readonly Dictionary<string, Actual> NoActuals = [];
+
+    private static readonly Weights UsualWeights = new();
 
     /// <summary>
     /// The mean of two marks: time to water, 5 for an hour and one less for each fourfold; and work by hand, 5 for a

@@ -13,6 +13,11 @@ namespace AbleMend.Core.Matching;
 [JsonDerivedType(typeof(AttacksRule), "attacks")]
 [JsonDerivedType(typeof(HoldsBadlyRule), "holds-badly")]
 [JsonDerivedType(typeof(BondsRule), "bonds")]
+[JsonDerivedType(typeof(TakesOnlyRule), "takes-only")]
+[JsonDerivedType(typeof(NotAtRule), "not-at")]
+[JsonDerivedType(typeof(MovesWithRule), "moves-with")]
+[JsonDerivedType(typeof(ServiceHeatRule), "service-heat")]
+[JsonDerivedType(typeof(ToolsRule), "tools")]
 [JsonDerivedType(typeof(CureTemperatureRule), "cure-temperature")]
 [JsonDerivedType(typeof(HumidityRule), "humidity")]
 [JsonDerivedType(typeof(LiesFlatRule), "lies-flat")]
@@ -24,6 +29,9 @@ namespace AbleMend.Core.Matching;
 [JsonDerivedType(typeof(InDateRule), "in-date")]
 public abstract record MatchRule(string Id, string Reason, string Source)
 {
+    /// <value>Whether it speaks of chemistry alone, which is asked before anything else.</value>
+    internal virtual bool IsChemistry => false;
+
     /// <summary>What this rule finds against a system; empty when it has nothing to say.</summary>
     internal abstract IEnumerable<Finding> Look(SystemUnderTest system);
 
@@ -40,13 +48,15 @@ public sealed record AttacksRule(
     : MatchRule(Id, Reason, Source)
 {
     /// <summary>The layer that a material would harm, or null.</summary>
-    internal ReachedLayer? Harms(Material material, Reach reach) =>
+    internal ReachedLayer? Harms(Material material, IReadOnlyList<ReachedLayer> touched, Reach reach) =>
         Chemistries.Contains(material.Chemistry)
-            ? reach.Layers.FirstOrDefault(layer => (AnywhereInItem || layer.Touched) && layer.Substance.Families.Contains(Family))
+            ? (AnywhereInItem ? reach.Layers : touched).FirstOrDefault(layer => layer.Substance.Families.Contains(Family))
             : null;
 
+    internal override bool IsChemistry => true;
+
     internal override IEnumerable<Finding> Look(SystemUnderTest system) =>
-        Harms(system.Resin, system.View.Reach) is { } layer ? [Say(Weight.Veto, Reason, layer.Layer)] : [];
+        Harms(system.Material, system.Touched, system.View.Reach) is { } layer ? [Say(Weight.Veto, Reason, layer.Layer)] : [];
 }
 
 /// <summary>A chemistry that holds badly on a family: a caution.</summary>
@@ -55,12 +65,12 @@ public sealed record HoldsBadlyRule(string Id, string Reason, string Source, IRe
 {
     internal override IEnumerable<Finding> Look(SystemUnderTest system)
     {
-        if (!Chemistries.Contains(system.Resin.Chemistry))
+        if (!Chemistries.Contains(system.Material.Chemistry))
         {
             return [];
         }
 
-        var layer = system.View.Reach.Layers.FirstOrDefault(each => each.Touched && each.Substance.Families.Contains(Family));
+        var layer = system.Touched.FirstOrDefault(each => each.Substance.Families.Contains(Family));
         var earlier = Family == $"cured-{system.View.Case.Item.EarlierMend}";
         return layer is not null || earlier ? [Say(Weight.Caution, Reason, layer?.Layer)] : [];
     }
@@ -69,11 +79,75 @@ public sealed record HoldsBadlyRule(string Id, string Reason, string Source, IRe
 /// <summary>A resin must be known to hold on every layer that it touches.</summary>
 public sealed record BondsRule(string Id, string Reason, string Source) : MatchRule(Id, Reason, Source)
 {
+    internal override bool IsChemistry => true;
+
     internal override IEnumerable<Finding> Look(SystemUnderTest system) =>
-        system.View.Reach.Touched
-            .Where(layer => !system.Resin.BondsTo.Contains(layer.Layer.Substance))
+        system.Touched
+            .Where(layer => layer.Substance.Texture is not (Texture.Air or Texture.Threads) && !Bonds(system.Material, layer.Substance))
             .Take(1)
             .Select(layer => Say(Weight.Veto, Reason, layer.Layer));
+
+    private static bool Bonds(Material material, Substance substance) =>
+        material.BondsTo.Contains(substance.Id) || substance.Families.Any(material.BondsTo.Contains);
+}
+
+/// <summary>A family that takes some chemistries and no others: a veto that protects the layer.</summary>
+/// <param name="Family">Family of the layer.</param>
+/// <param name="Chemistries">Chemistries that hold on it.</param>
+public sealed record TakesOnlyRule(string Id, string Reason, string Source, string Family, IReadOnlyList<string> Chemistries)
+    : MatchRule(Id, Reason, Source)
+{
+    internal override bool IsChemistry => true;
+
+    internal override IEnumerable<Finding> Look(SystemUnderTest system) =>
+        system.Touched.FirstOrDefault(layer => layer.Substance.Families.Contains(Family)) is { } layer && !Chemistries.Contains(system.Material.Chemistry)
+            ? [Say(Weight.Veto, Reason, layer.Layer)]
+            : [];
+}
+
+/// <summary>A chemistry that is kept off a place with a trait, such as one that holds air.</summary>
+/// <param name="Chemistries">Chemistries that are kept off.</param>
+/// <param name="Trait">Trait of the place.</param>
+public sealed record NotAtRule(string Id, string Reason, string Source, IReadOnlyList<string> Chemistries, string Trait)
+    : MatchRule(Id, Reason, Source)
+{
+    internal override bool IsChemistry => true;
+
+    internal override IEnumerable<Finding> Look(SystemUnderTest system) =>
+        Chemistries.Contains(system.Material.Chemistry) && system.View.Location.Has(Trait) ? [Say(Weight.Veto, Reason)] : [];
+}
+
+/// <summary>What is glued to a layer that moves has to move as much.</summary>
+public sealed record MovesWithRule(string Id, string Reason, string Source) : MatchRule(Id, Reason, Source)
+{
+    internal override bool IsChemistry => true;
+
+    internal override IEnumerable<Finding> Look(SystemUnderTest system)
+    {
+        var most = system.Touched.MaxBy(layer => layer.Substance.Movement);
+        return most is null || system.Material.Flexibility >= most.Substance.Movement
+            ? []
+            : [Say(most.Substance.Movement == Movement.Stretches ? Weight.Veto : Weight.Caution, Reason, most.Layer)];
+    }
+}
+
+/// <summary>It has to stand the heat of its place in use.</summary>
+public sealed record ServiceHeatRule(string Id, string Reason, string Source) : MatchRule(Id, Reason, Source)
+{
+    internal override IEnumerable<Finding> Look(SystemUnderTest system) =>
+        system.Material.ServiceMaxC < system.View.Case.Wanted.HottestInUseC
+            ? [Say(Weight.Caution, $"{Reason} It stands {system.Material.ServiceMaxC:0} °C; the place gets {system.View.Case.Wanted.HottestInUseC:0} °C.")]
+            : [];
+}
+
+/// <summary>Some methods need a tool that is not at hand.</summary>
+public sealed record ToolsRule(string Id, string Reason, string Source) : MatchRule(Id, Reason, Source)
+{
+    internal override IEnumerable<Finding> Look(SystemUnderTest system)
+    {
+        var missing = system.View.Case.Tools.Has is { } has ? system.Method.Needs.Where(need => !has.Contains(need)).ToList() : [];
+        return missing.Count > 0 ? [Say(Weight.ToBuy, $"{Reason} {string.Join(", ", missing)}.")] : [];
+    }
 }
 
 /// <summary>The bench must be inside the temperatures at which it cures.</summary>
@@ -81,7 +155,7 @@ public sealed record CureTemperatureRule(string Id, string Reason, string Source
 {
     internal override IEnumerable<Finding> Look(SystemUnderTest system)
     {
-        var label = system.Resin.Label!;
+        var label = system.Material.Label!;
         var bench = system.View.Case.Bench;
         if (bench.TemperatureC < label.MinimumC || bench.TemperatureC > label.MaximumC)
         {
@@ -99,7 +173,7 @@ public sealed record HumidityRule(string Id, string Reason, string Source) : Mat
 {
     internal override IEnumerable<Finding> Look(SystemUnderTest system)
     {
-        var most = system.Resin.Label!.MaximumHumidityPercent;
+        var most = system.Material.Label!.MaximumHumidityPercent;
         return system.View.Case.Bench.RelativeHumidityPercent > most
             ? [Say(Weight.Caution, $"{Reason} Its label stops at {most:0} %.")]
             : [];
@@ -117,7 +191,7 @@ public sealed record LiesFlatRule(string Id, string Reason, string Source, IRead
 public sealed record LayerDepthRule(string Id, string Reason, string Source) : MatchRule(Id, Reason, Source)
 {
     internal override IEnumerable<Finding> Look(SystemUnderTest system) =>
-        system.Resin.Light is { } light && system.View.Case.Damage.DepthMm > light.LayerMm
+        system.Material.Light is { } light && system.View.Case.Damage.DepthMm > light.LayerMm
             ? [Say(Weight.Caution, $"{Reason} At most {light.LayerMm:0.#} mm a layer.")]
             : [];
 }
@@ -149,14 +223,14 @@ public sealed record LastingRule(string Id, string Reason, string Source) : Matc
 public sealed record SkillRule(string Id, string Reason, string Source) : MatchRule(Id, Reason, Source)
 {
     internal override IEnumerable<Finding> Look(SystemUnderTest system) =>
-        Math.Max(system.Method.Skill, system.Resin.Skill) > system.View.Case.Wanted.Skill ? [Say(Weight.Caution, Reason)] : [];
+        Math.Max(system.Method.Skill, system.Material.Skill) > system.View.Case.Wanted.Skill ? [Say(Weight.Caution, Reason)] : [];
 }
 
 /// <summary>What is not on the shelf has to be bought.</summary>
 public sealed record InStockRule(string Id, string Reason, string Source) : MatchRule(Id, Reason, Source)
 {
     internal override IEnumerable<Finding> Look(SystemUnderTest system) =>
-        system.View.Case.Shelf is { } shelf && shelf.All(entry => entry.Material != system.Resin.Id)
+        system.View.Case.Shelf is { } shelf && shelf.All(entry => entry.Material != system.Material.Id)
             ? [Say(Weight.ToBuy, Reason)]
             : [];
 }
@@ -166,7 +240,7 @@ public sealed record InDateRule(string Id, string Reason, string Source) : Match
 {
     internal override IEnumerable<Finding> Look(SystemUnderTest system)
     {
-        var tins = system.View.Case.Shelf?.Where(entry => entry.Material == system.Resin.Id).ToList() ?? [];
+        var tins = system.View.Case.Shelf?.Where(entry => entry.Material == system.Material.Id).ToList() ?? [];
         var today = DateOnly.FromDateTime(system.View.StartAt.UtcDateTime);
         return tins.Count > 0 && tins.All(tin => tin.UseBefore < today) ? [Say(Weight.Veto, Reason)] : [];
     }

@@ -1,3 +1,4 @@
+using AbleMend.Core.Gear;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Methods;
 using AbleMend.Core.Plans;
@@ -6,7 +7,8 @@ namespace AbleMend.Core.Matching;
 
 /// <summary>A method and a resin, as the rules look at them.</summary>
 /// <param name="Method">Way of mending.</param>
-/// <param name="Resin">Resin.</param>
+/// <param name="Material">Main material.</param>
 /// <param name="View">The case.</param>
+/// <param name="Touched">Layers that the main material touches.</param>
 /// <param name="ReadyAt">When it could go into the water; null for never.</param>
-internal sealed record SystemUnderTest(IMendMethod Method, Material Resin, CaseView View, DateTimeOffset? ReadyAt);
+internal sealed record SystemUnderTest(IMendMethod Method, Material Material, CaseView View, IReadOnlyList<ReachedLayer> Touched, DateTimeOffset? ReadyAt);

@@ -1,4 +1,5 @@
 using System.Text.Json.Serialization;
+using AbleMend.Core.Gear;
 
 namespace AbleMend.Core.Materials;
 
@@ -6,11 +7,49 @@ namespace AbleMend.Core.Materials;
 [JsonConverter(typeof(Kebab<Role>))]
 public enum Role
 {
+    /// <summary>Laminating, filling or coating resin, gel coat included.</summary>
     Resin,
+
+    /// <summary>Solvent or two-part cement for sheet and cloth, glued on both faces.</summary>
+    Cement,
+
+    /// <summary>Adhesive that sets in a gap: wood glue, cyanoacrylate, metal-bonding epoxy, urethane.</summary>
+    Adhesive,
+
+    /// <summary>Flexible sealant that is spread over or into the hurt.</summary>
+    Sealant,
+
+    /// <summary>Thermoplastic that is melted in: base filler, base weld, polyethylene rod, hot melt.</summary>
+    Melt,
+
+    /// <summary>Hard lacquer.</summary>
+    Lacquer,
+
+    /// <summary>Self-adhesive mesh, cloth or film.</summary>
+    SelfAdhesive,
+
+    /// <summary>Wrap that sets with water.</summary>
+    Wrap,
+
+    /// <summary>Splint or sleeve for a tube.</summary>
+    Splint,
+
+    /// <summary>A part that is replaced whole: a valve core, a latex seal.</summary>
+    Part,
+
+    /// <summary>Stock that patches are cut from.</summary>
+    PatchStock,
+
     Cloth,
     Filler,
     Cleaner,
     Catalyst,
+
+    /// <summary>Tape and film that nothing sticks to.</summary>
+    Release,
+
+    /// <summary>Polishing compound.</summary>
+    Compound,
 }
 
 /// <summary>What makes it set.</summary>
@@ -25,6 +64,18 @@ public enum CureKind
 
     /// <summary>Ultraviolet light.</summary>
     Light,
+
+    /// <summary>Moisture from the air or from the other face.</summary>
+    Moisture,
+
+    /// <summary>Solvent leaving.</summary>
+    Solvent,
+
+    /// <summary>Cooling down.</summary>
+    Cooling,
+
+    /// <summary>Nothing: it sticks at once, or is held by parts.</summary>
+    AtOnce,
 }
 
 /// <summary>How a ratio is measured out.</summary>
@@ -54,27 +105,44 @@ public sealed record CatalystDose(double Percent, double MinPercent, double MaxP
 /// <param name="ReferenceC">Temperature of the label in °C.</param>
 /// <param name="PotLifeMin">Pot life of <paramref name="PotMassG"/>; null for light-cured resin, which keeps in the dark.</param>
 /// <param name="PotMassG">Mass that the pot life is given for, in grams.</param>
-/// <param name="RecoatOpensMin">Firm enough to take the next coat without sanding.</param>
+/// <param name="RecoatOpensMin">Firm enough to take the next coat without sanding; null where there is no next coat.</param>
 /// <param name="RecoatClosesMin">After this the next coat needs a key; null when sanding is always needed.</param>
-/// <param name="SandableMin">Cuts to dust instead of clogging.</param>
+/// <param name="SandableMin">Cuts to dust instead of clogging; null for what is never cut.</param>
 /// <param name="LoadableMin">May get wet and be loaded.</param>
 /// <param name="FullMin">Full properties.</param>
 /// <param name="MinimumC">Lowest temperature at which it cures.</param>
 /// <param name="MaximumC">Highest bench temperature to use it at.</param>
 /// <param name="MaximumHumidityPercent">Highest relative humidity to use it at.</param>
+/// <param name="TackOpensMin">For a cement: dry to the touch, no transfer to a knuckle.</param>
+/// <param name="TackClosesMin">After this the coat no longer grips and is laid again.</param>
+/// <param name="HandleableMin">Clamps and bands may come off; null takes the loadable milestone.</param>
 public sealed record CureLabel(
     double ReferenceC,
     double? PotLifeMin,
     double? PotMassG,
-    double RecoatOpensMin,
+    double? RecoatOpensMin,
     double? RecoatClosesMin,
-    double SandableMin,
+    double? SandableMin,
     double LoadableMin,
     double FullMin,
     double MinimumC,
     double MaximumC,
-    double MaximumHumidityPercent
+    double MaximumHumidityPercent,
+    double? TackOpensMin = null,
+    double? TackClosesMin = null,
+    double? HandleableMin = null
 );
+
+/// <summary>A kit whose parts come in set amounts: it is mixed by halves and quarters.</summary>
+/// <param name="AMl">Adhesive in the tin, in mL.</param>
+/// <param name="BMl">Curing agent in the vial, in mL.</param>
+public sealed record Kit(double AMl, double BMl);
+
+/// <summary>How long it keeps, and how.</summary>
+/// <param name="SealedMonths">Months from filling while sealed, above 0.</param>
+/// <param name="OpenedMonths">Months once opened, above 0.</param>
+/// <param name="Storage">How it is kept.</param>
+public sealed record ShelfLife(double SealedMonths, double OpenedMonths, string Storage);
 
 /// <summary>Heat of cure, for the cup.</summary>
 /// <param name="EnthalpyJPerG">Heat released by full cure in J/g.</param>
@@ -149,6 +217,37 @@ public sealed record Material(
 
     /// <value>Minutes for a cleaner to leave an open surface at 20 °C.</value>
     public double? FlashMin { get; init; }
+
+    /// <value>How much it moves once set; null for what does not set.</value>
+    public Movement? Flexibility { get; init; }
+
+    /// <value>Highest temperature in °C that the bond stands in use; null when it outlasts what it holds.</value>
+    public double? ServiceMaxC { get; init; }
+
+    /// <value>Lap shear strength in MPa of a sound joint in the gear it is made for; null where it is not known.</value>
+    public double? LapShearMpa { get; init; }
+
+    /// <value>Coats on each face of a cement.</value>
+    public int? Coats { get; init; }
+
+    /// <value>One wet coat of a cement or sealant in g/m².</value>
+    public double? SpreadGPerM2 { get; init; }
+
+    /// <value>Kit that a two-part cement comes in.</value>
+    public Kit? Kit { get; init; }
+
+    /// <value>Film in millimetres that the label's times of a moisture-curing material are for.</value>
+    public double? LabelFilmMm { get; init; }
+
+    /// <value>How long it keeps.</value>
+    public ShelfLife? ShelfLife { get; init; }
+
+    /// <value>Families that a cleaner is for, or that a patch stock is of, in the order of preference.</value>
+    public IReadOnlyList<string>? Suits { get; init; }
+
+    /// <value>Whether it is what holds: it has a label and is ranked.</value>
+    [JsonIgnore]
+    public bool Holds => Label is not null;
 
     /// <value>Whether the surface needs wax or film to cure in air.</value>
     public bool AirInhibited { get; init; }

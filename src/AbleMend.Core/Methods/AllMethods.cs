@@ -1,8 +1,18 @@
 namespace AbleMend.Core.Methods;
 
-/// <summary>Every way of mending that is known, in the order in which they are offered.</summary>
+/// <summary>Every way of mending that is known, family by family, in the order in which they are offered.</summary>
 public static class AllMethods
 {
     /// <value>The methods.</value>
-    public static IReadOnlyList<IMendMethod> List { get; } = [new FillGlassCoat(), new UvUnderFilm()];
+    public static IReadOnlyList<IMendMethod> List { get; } =
+    [
+        new FillGlassCoat(), new UvUnderFilm(), new SoftSpotInjection(), new DryByWeight(), new UvSliceFill(), new HotMeltSlice(), new GelCoatFill(),
+        new TapedMould(), new ScarfOrSleeve(), new MetalEpoxy(), new PolyethyleneWeld(),
+        new BaseFill(), new BaseWeld(), new BaseInset(), new EdgeRebond(),
+        new CementPatch(), new SeamRebondOpen(), new SeamRebondClamped(), new StripRebond(), new PrintedVinylPatch(), new ValveReseat(),
+        new MeshDiscs(), new ClothTear(), new PoleWrap(), new PoleSplint(),
+        new NeoprenePatch(), new UrethaneDab(), new SeamGlue(), new SealReplacement(),
+        new SoleBond(), new HeelPour(),
+        new WickAndDrain(), new LacquerFill(), new PlyGlue(), new SplinterSeal(),
+    ];
 }

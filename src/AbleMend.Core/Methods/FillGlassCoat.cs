@@ -12,7 +12,7 @@ namespace AbleMend.Core.Methods;
 /// sanding coat. How much of that is needed follows from the depth: no fill where the foam is closed, no cloth where
 /// only the coat is hurt.
 /// </summary>
-public sealed class FillGlassCoat : IMendMethod
+public sealed class FillGlassCoat : MendMethod
 {
     /// <summary>Margin of the smallest patch past the cut-out, in millimetres. From memory.</summary>
     public const double PatchMarginMm = 20;
@@ -29,23 +29,30 @@ public sealed class FillGlassCoat : IMendMethod
     /// <summary>Resin that wets the keyed ground under the cloth, as a film in millimetres. From memory.</summary>
     public const double GroundFilmMm = 0.05;
 
-    public string Id => "fill-glass-coat";
+    public override string Id => "fill-glass-coat";
 
-    public string Name => "Sand, fill, glass, coat";
+    public override string Name => "Sand, fill, glass, coat";
 
-    public string Why => "Rebuilds core, cloth and coat: as strong as it was, and for good.";
+    public override string Why => "Rebuilds core, cloth and coat: as strong as it was, and for good.";
 
-    public Permanence Permanence => Permanence.Lasting;
+    public override int Skill => 2;
 
-    public int Skill => 2;
+    public override int Tidiness => 4;
 
-    public int Tidiness => 4;
+    /// <inheritdoc/>
+    public override IReadOnlyList<string> Schools => ["patch-order", "uv-resin", "dry-finish", "fill-thickness"];
 
-    public string? DoesNotFit(CaseView view) => null;
+    /// <inheritdoc/>
+    protected override IReadOnlyList<DamageKind> Kinds => [DamageKind.Ding, DamageKind.Crack, DamageKind.Hole, DamageKind.FinBoxSurround];
 
-    public bool Takes(Material resin) => resin.Role == Role.Resin;
+    /// <inheritdoc/>
+    protected override string? Unfit(CaseView view) =>
+        !view.Reach.Layers.Any(layer => layer.Substance.Families.Contains("laminate")) ? "There is no laminate here to rebuild."
+        : view.Reach.Layers.Any(layer => layer.Substance.Families.Contains("carbon")) ? "A thin carbon laminate is scarfed, ply for ply." : null;
 
-    public IReadOnlyList<StepTiming> Outline(CaseView view, Material resin)
+    public override bool Takes(Material resin) => resin.Role == Role.Resin && resin.Suits is null;
+
+    public override IReadOnlyList<StepTiming> Outline(CaseView view, Material resin)
     {
         var steps = new List<StepTiming>();
         if (view.Case.Damage.Wet)
@@ -69,7 +76,7 @@ public sealed class FillGlassCoat : IMendMethod
         return steps;
     }
 
-    public Composition Compose(MethodInputs inputs)
+    public override Composition Compose(MethodInputs inputs)
     {
         var view = inputs.View;
         var cut = Ground.CutOutline(inputs);
@@ -91,9 +98,9 @@ public sealed class FillGlassCoat : IMendMethod
 
         AddCoat(steps, inputs, key);
         var warnings = new List<Warning>();
-        var loadable = Waits.Loadable(view, inputs.Materials.Resin, inputs.Materials.Resin.Cure == CureKind.Light ? "coat" : "coat-mix");
+        var loadable = Waits.Loadable(view, inputs.Materials.Main, inputs.Materials.Main.Cure == CureKind.Light ? "coat" : "coat-mix");
         AddFinish(steps, inputs, key, loadable, warnings);
-        return new Composition(steps, patches, Profile(inputs, cut, key, plies), key.Pieces, cut.Pieces, warnings);
+        return new Composition(steps, patches, Profile(inputs, cut, key, plies), key.Pieces, cut.Pieces, warnings, []);
     }
 
     private static int PlyCount(CaseView view) =>
@@ -111,9 +118,9 @@ public sealed class FillGlassCoat : IMendMethod
             "Enough for the feather and for a hand to lay it", Source.FromMemory("Hard boards; common practice has no one figure"), [])));
         var step = plies < 2 ? 0 : sheet.Put("patch.step", "Each next patch reaches further by", new Worked(PatchStepMm, "mm", new Derivation(
             "Steps the edges so that no two end in one line", Source.FromMemory("Hard boards; common practice has no one figure"), [])));
-        var order = inputs.View.Case.Choice?.PatchOrder ?? PatchOrder.SmallFirst;
+        var largestFirst = inputs.View.School("patch-order") == "large-first";
         var cloths = Enumerable.Repeat(inputs.Materials.Cloth.Id, plies).ToList();
-        var patches = PatchStack.Over(cut, cloths, margin, step, order == PatchOrder.LargeFirst);
+        var patches = PatchStack.Over(cut, cloths, margin, step, largestFirst);
         var laminate = plies * inputs.Materials.Cloth.PlyMm!.Value;
         sheet.Put("patch.feather", "Feather", new Worked(Feather.WidthMm(laminate, Feather.HullTaper), "mm", new Derivation(
             "Thickness of the laminate × taper", Source.CommonPractice,
@@ -157,7 +164,7 @@ public sealed class FillGlassCoat : IMendMethod
 
     private static void AddFill(List<PlanStep> steps, MethodInputs inputs, Outline cut)
     {
-        var (view, resin, sheet) = (inputs.View, inputs.Materials.Resin, inputs.Sheet);
+        var (view, resin, sheet) = (inputs.View, inputs.Materials.Main, inputs.Sheet);
         var depth = view.Case.Damage.DepthMm;
         var cavity = sheet.Put("fill.cavity", "Cavity", Fills.Cavity(inputs, cut, depth), 1);
         var proud = sheet.Put("fill.proud", "Fill stands proud", new Worked(FillProudMm, "mm", new Derivation(
@@ -191,15 +198,15 @@ public sealed class FillGlassCoat : IMendMethod
         var clothArea = sheet.Figures.First(figure => figure.Id == "glass.area").Value;
         var workMin = 4 + (clothArea * 0.012);
         steps.Add(Mixes.Mix(inputs, new MixOrder("glass", "Mix the resin for the cloth", "to wet the ground and the cloth", GlassNeed(inputs, clothArea, largest), workMin, null, false)));
-        var smallFirst = view.Case.Choice?.PatchOrder != PatchOrder.LargeFirst;
+        var smallFirst = view.School("patch-order") == "small-first";
         var order = plies == 1 ? "Lay the patch" : smallFirst ? "Smaller patch first, the larger over it" : "Larger patch first, the smaller over it";
         steps.Add(new PlanStep("glass", Stage.Apply, plies > 1 ? "Lay the patches" : "Lay the patch",
             $"Wet the ground. {order}. Draw the resin through with a card from the middle outwards: saturated, no pools, no bubbles. Leave the stick in the cup as witness.",
             ["glass.area"], [], "Turn the edges down with the card: a lifted thread shows for ever.",
-            new StepTiming("glass", Math.Ceiling(workMin), true, AfterGlass(view, inputs.Materials.Resin, "glass-mix")), null,
+            new StepTiming("glass", Math.Ceiling(workMin), true, AfterGlass(view, inputs.Materials.Main, "glass-mix")), null,
             [.. patches.Select(patch => $"patch-{patch.Order}")]));
         steps.Add(Finish.Prove("tap"));
-        if (inputs.Materials.Resin.AirInhibited)
+        if (inputs.Materials.Main.AirInhibited)
         {
             return;
         }
@@ -219,7 +226,7 @@ public sealed class FillGlassCoat : IMendMethod
 
     private static Worked GlassNeed(MethodInputs inputs, double clothCm2, Outline largest)
     {
-        var (cloth, resin) = (inputs.Materials.Cloth, inputs.Materials.Resin);
+        var (cloth, resin) = (inputs.Materials.Cloth, inputs.Materials.Main);
         var clothMl = Laminate.ResinG(clothCm2, cloth.ArealWeightGPerM2!.Value, Laminate.HandLayUpFibreShare) / resin.DensityGPerMl!.Value;
         var groundMl = Laminate.CoatMl(largest.AreaMm2 / 100, GroundFilmMm);
         return new Worked(clothMl + groundMl + Mixes.CupLossMl, "mL", new Derivation(
@@ -234,7 +241,7 @@ public sealed class FillGlassCoat : IMendMethod
 
     private static void AddCoat(List<PlanStep> steps, MethodInputs inputs, Outline key)
     {
-        var (view, resin) = (inputs.View, inputs.Materials.Resin);
+        var (view, resin) = (inputs.View, inputs.Materials.Main);
         var area = key.AreaMm2 / 100;
         var thickness = inputs.Sheet.Put("coat.thickness", "Sanding coat", new Worked(CoatMm, "mm", new Derivation(
             "Thin: enough to bury the weave and be cut back", Source.FromMemory("Sanding coat by brush"), [])), 2);

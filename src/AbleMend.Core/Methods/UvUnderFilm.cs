@@ -10,7 +10,7 @@ namespace AbleMend.Core.Methods;
 /// Quick: light-cured resin with chopped fibre, drawn flat under a release film and set in the light. Flush under the
 /// film, so nothing is sanded. It holds for now; the proper repair is booked.
 /// </summary>
-public sealed class UvUnderFilm : IMendMethod
+public sealed class UvUnderFilm : MendMethod
 {
     /// <summary>How far the taped square reaches past the cut-out, in millimetres. From memory.</summary>
     public const double SquareMarginMm = 20;
@@ -24,26 +24,37 @@ public sealed class UvUnderFilm : IMendMethod
     /// <summary>Deepest cavity in millimetres that is filled this way: two layers of the usual resin. From memory.</summary>
     public const double DeepestMm = 12;
 
-    public string Id => "uv-under-film";
+    public override string Id => "uv-under-film";
 
-    public string Name => "UV resin under film";
+    public override string Name => "UV resin under film";
 
-    public string Why => "In the water the same hour: flush under the film, no finish sanding.";
+    public override string Why => "In the water the same hour: flush under the film, no finish sanding.";
 
-    public Permanence Permanence => Permanence.ForNow;
+    /// <inheritdoc/>
+    public override ProperRepair? Proper { get; } = new("Sand, fill, glass and coat it", ProperRepairDays);
 
-    public int Skill => 1;
+    /// <inheritdoc/>
+    public override IReadOnlyList<string> Schools => ["uv-resin"];
 
-    public int Tidiness => 3;
+    /// <inheritdoc/>
+    protected override IReadOnlyList<DamageKind> Kinds => [DamageKind.Ding, DamageKind.Crack, DamageKind.Hole];
 
-    public string? DoesNotFit(CaseView view) =>
-        view.Case.Damage.Kind == DamageKind.FinBoxSurround ? "A fin works the cracks open again: round a box it needs cloth."
+    /// <inheritdoc/>
+    public override string Filler(CaseView view) => "chopped-glass";
+
+    public override int Skill => 1;
+
+    public override int Tidiness => 3;
+
+    /// <inheritdoc/>
+    protected override string? Unfit(CaseView view) =>
+        view.Reach.Layers.All(layer => !layer.Substance.Families.Contains("laminate")) || view.Construction.Family != GearFamily.Boards ? "It is for laminated boards."
         : view.Case.Damage.DepthMm > DeepestMm ? $"Deeper than {DeepestMm:0} mm: fibres and film do not make a core."
         : null;
 
-    public bool Takes(Material resin) => resin.Cure == CureKind.Light;
+    public override bool Takes(Material resin) => resin.Cure == CureKind.Light;
 
-    public IReadOnlyList<StepTiming> Outline(CaseView view, Material resin)
+    public override IReadOnlyList<StepTiming> Outline(CaseView view, Material resin)
     {
         var steps = new List<StepTiming>();
         if (view.Case.Damage.Wet)
@@ -57,7 +68,7 @@ public sealed class UvUnderFilm : IMendMethod
         return steps;
     }
 
-    public Composition Compose(MethodInputs inputs)
+    public override Composition Compose(MethodInputs inputs)
     {
         var cut = Ground.CutOutline(inputs);
         var margin = inputs.Sheet.Put("film.margin", "Taped square past the cut", new Worked(SquareMarginMm, "mm", new Derivation(
@@ -79,7 +90,7 @@ public sealed class UvUnderFilm : IMendMethod
         steps.Add(Peel(inputs));
         steps.Add(Finish.Prove("fingernail"));
         steps.Add(Finish.Prove("thumb"));
-        return new Composition(steps, [], Profile(inputs, cut, key), key.Pieces, cut.Pieces, []);
+        return new Composition(steps, [], Profile(inputs, cut, key), key.Pieces, cut.Pieces, [], []);
     }
 
     private static PlanStep FilmReady() =>
@@ -93,23 +104,24 @@ public sealed class UvUnderFilm : IMendMethod
         var depth = inputs.View.Case.Damage.DepthMm;
         var cavity = inputs.Sheet.Put("fill.cavity", "Cavity", Fills.Cavity(inputs, cut, depth), 1);
         var rimMl = (key.AreaMm2 - cut.AreaMm2) * RimMm / 1000;
-        var need = Fills.ToMix(cavity + rimMl, cut.AreaMm2, 0, Fills.ShrinkPercent(inputs.Materials.Resin.Chemistry));
+        var need = Fills.ToMix(cavity + rimMl, cut.AreaMm2, 0, Fills.ShrinkPercent(inputs.Materials.Main.Chemistry));
         var mix = Mixes.Mix(inputs, new MixOrder("fill", "Mix the fill", "with the chopped glass pulled apart into it", need, 4, inputs.Materials.Filler, false));
         return mix with { Figures = ["fill.cavity", .. mix.Figures] };
     }
 
     private static PlanStep Spread(MethodInputs inputs)
     {
-        var (view, resin) = (inputs.View, inputs.Materials.Resin);
+        var (view, resin) = (inputs.View, inputs.Materials.Main);
         var depth = view.Case.Damage.DepthMm;
         var layers = Math.Ceiling(depth / resin.Light!.LayerMm);
         inputs.Sheet.Put("fill.layers", "Layers", new Worked(layers, "", new Derivation(
             "Depth ÷ the most that light cures at once, rounded up", Source.FromMemory("Layer of the label"),
             [new("Depth", depth, "mm"), new("One layer", resin.Light.LayerMm, "mm")])));
         var wait = Waits.Sandable(view, resin, null);
+        var labelMin = resin.Label!.SandableMin ?? resin.Label.LoadableMin;
         inputs.Sheet.Put("light.minutes", "Look at the witness after", new Worked(wait.OpensMin * layers, "min", new Derivation(
             "Label's minutes under film in full daylight × factor of the light × layers", Curing.Daylight.Source,
-            [new("Label", resin.Label!.SandableMin, "min"), new("This light", wait.OpensMin / resin.Label.SandableMin, "×"), new("Layers", layers, "")],
+            [new("Label", labelMin, "min"), new("This light", wait.OpensMin / labelMin, "×"), new("Layers", layers, "")],
             "Sun, cloud, shade or a lamp.")));
         var layered = layers > 1 ? $"Fill in {layers:0} layers, each set in the light before the next; the last one goes under the film. " : "";
         return new PlanStep("spread", Stage.Apply, "Spread it, film over, squeegee flat",
@@ -127,7 +139,7 @@ public sealed class UvUnderFilm : IMendMethod
         new("peel", Stage.Finish, "Peel the film",
             "Only when the stick is hard: peel from one corner, flat back over itself. Take the tape off. No finish sanding: knock an edge down only where a nail catches.",
             [], [], "Book the proper repair now, while it is in your hand.",
-            new StepTiming("peel", 3, false, Waits.Loadable(inputs.View, inputs.Materials.Resin, null) with { CountsFrom = "spread" }), null, ["finish"]);
+            new StepTiming("peel", 3, false, Waits.Loadable(inputs.View, inputs.Materials.Main, null) with { CountsFrom = "spread" }), null, ["finish"]);
 
     private static WorkProfile Profile(MethodInputs inputs, Outline cut, Outline key) =>
         new(cut.LengthMm / 2, inputs.View.Case.Damage.DepthMm, 0, key.LengthMm / 2, inputs.View.Case.Damage.DepthMm, 0, 0,

@@ -48,6 +48,16 @@ public static class CaseChecks
             checks.Range(neighbour.OffsetMm.Y, -600, 600, $"damage.neighbours[{i}].offsetMm.y", "mm");
         }
 
+        checks.Range(damage.GapMm, 0.1, 100, "damage.gapMm", "mm");
+        checks.Range(damage.MissingMm, 0.1, 100, "damage.missingMm", "mm");
+        checks.Range(damage.Plies, 1, 12, "damage.plies", "");
+        checks.Demand(damage.Finds is null or { Count: <= 40 }, "too-many", "damage.finds", "More than 40 finds.", "Keep the ones that are mended now.");
+        foreach (var (find, i) in (damage.Finds ?? []).Take(40).Select((find, i) => (find, i)))
+        {
+            checks.Known(catalogue.LookTests.Any(test => test.Id == find.Test), $"damage.finds[{i}].test", find.Test, catalogue.LookTests.Select(test => test.Id));
+            checks.Demand(find.Place is { Length: >= 1 and <= 120 }, "bad-place", $"damage.finds[{i}].place", "The place is empty or longer than 120 characters.", "Say where in a few words.");
+        }
+
         if (damage.Fin is { } fin)
         {
             checks.Range(fin.CantDeg, -30, 30, "damage.fin.cantDeg", "°");
@@ -82,6 +92,8 @@ public static class CaseChecks
             checks.Range(damage.DepthMm, 0.01, thickness, "damage.depthMm", "mm");
         }
 
+        checks.Demand(construction.Damages.Any(usual => usual.Kind == damage.Kind), "kind-does-not-fit", "damage.kind",
+            $"{construction.Name} is not hurt in this way.", $"Use one of: {string.Join(", ", construction.Damages.Select(usual => Kebab<DamageKind>.Id(usual.Kind)).Distinct())}.");
         checks.Demand(damage.Kind != DamageKind.FinBoxSurround || location.FinBox, "no-fin-box", "damage.location",
             "There is no fin box at this place.", "Choose the fin box, or another kind of damage.");
         checks.Demand(damage.Kind != DamageKind.FinBoxSurround || damage.Fin is not null, "fin-not-checked", "damage.fin",
@@ -129,6 +141,7 @@ public static class CaseChecks
     {
         CheckGrit(checks, wanted.FinishGrit, "wanted.finishGrit");
         checks.Range(wanted.Skill, 1, 3, "wanted.skill", "");
+        checks.Range(wanted.HottestInUseC, 0, 90, "wanted.hottestInUseC", "°C");
         foreach (var (value, name) in wanted.Weights is { } w
             ? new[] { (w.Fast, "fast"), (w.Lasting, "lasting"), (w.Tidy, "tidy"), (w.Cheap, "cheap") } : [])
         {
@@ -170,10 +183,19 @@ public static class CaseChecks
     {
         var choice = repairCase.Choice ?? new Choice();
         checks.Known(choice.Method is null || methods.Any(method => method.Id == choice.Method), "choice.method", choice.Method ?? "", methods.Select(method => method.Id));
-        KnownMaterial(checks, catalogue, choice.Resin, Role.Resin, "choice.resin");
+        checks.Known(choice.Material is null || (catalogue.Materials.TryGetValue(choice.Material, out var main) && main.Holds), "choice.material", choice.Material ?? "",
+            catalogue.MaterialList.Where(material => material.Holds).Select(material => material.Id));
+        KnownMaterial(checks, catalogue, choice.Patch, Role.PatchStock, "choice.patch");
         KnownMaterial(checks, catalogue, choice.Cloth, Role.Cloth, "choice.cloth");
         KnownMaterial(checks, catalogue, choice.Filler, Role.Filler, "choice.filler");
-        CheckGrit(checks, choice.DryFinish, "choice.dryFinish");
+        foreach (var (id, option) in choice.Schools ?? NoSchools)
+        {
+            var school = catalogue.Schools.GetValueOrDefault(id);
+            checks.Known(school is not null, "choice.schools", id, catalogue.Schools.Keys);
+            checks.Known(school?.Options.Any(each => each.Id == option) != false, $"choice.schools.{id}", option, school?.Options.Select(each => each.Id) ?? []);
+        }
+
+        checks.Demand(repairCase.Tools.Has is null or { Count: <= 60 }, "too-many", "tools.has", "More than 60 tools.", "Name those that the methods ask for.");
         foreach (var (entry, i) in (repairCase.Shelf ?? []).Select((entry, i) => (entry, i)))
         {
             checks.Known(catalogue.Materials.ContainsKey(entry.Material), $"shelf[{i}].material", entry.Material, catalogue.Materials.Keys);
@@ -187,6 +209,8 @@ public static class CaseChecks
                 "A figure set by hand needs its reason.", "Say why in 3 to 300 characters.");
         }
     }
+
+    private static readonly Dictionary<string, string> NoSchools = [];
 
     private static void KnownMaterial(Checks checks, MendCatalogue catalogue, string? id, Role role, string field) =>
         checks.Known(id is null || (catalogue.Materials.TryGetValue(id, out var material) && material.Role == role), field, id ?? "",

@@ -10,7 +10,7 @@ public sealed class CaseView
 {
     /// <summary>Resolves a case that has passed <see cref="CaseChecks"/>.</summary>
     /// <param name="repairCase">The case; its start must be set.</param>
-    /// <param name="catalogue">The catalogue.</param>
+    /// <param name="catalogue">The catalogue, the shop's own products included.</param>
     internal CaseView(RepairCase repairCase, MendCatalogue catalogue)
     {
         Case = repairCase;
@@ -41,6 +41,15 @@ public sealed class CaseView
 
     /// <value>How far through the layers.</value>
     public Reach Reach { get; }
+
+    /// <value>What the outermost layer is made of.</value>
+    public Substance Outer => Reach.Layers[0].Substance;
+
+    /// <value>The usual damage of this kind on this construction, or null.</value>
+    public UsualDamage? Usual => Construction.Damages.FirstOrDefault(damage => damage.Kind == Case.Damage.Kind);
+
+    /// <summary>The option taken on a question where practitioners disagree: the chosen one, or the default.</summary>
+    public string School(string id) => Case.Choice?.Schools?.GetValueOrDefault(id) ?? Catalogue.Schools[id].Default;
 
     /// <value>Outline of the damage.</value>
     public Outline Outline { get; }

@@ -32,6 +32,15 @@ public enum WaitKind
     /// <summary>Firm enough for the next coat.</summary>
     Recoat,
 
+    /// <summary>Dry to the touch and still gripping: opens and closes.</summary>
+    Tack,
+
+    /// <summary>Cooling down.</summary>
+    Cool,
+
+    /// <summary>Under clamps, bands or plates until they may come off.</summary>
+    Hold,
+
     /// <summary>Hard enough to sand.</summary>
     Sandable,
 

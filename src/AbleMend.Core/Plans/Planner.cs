@@ -15,6 +15,7 @@ namespace AbleMend.Core.Plans;
 public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> methods)
 {
     private static readonly Dictionary<string, Actual> NothingYet = [];
+    private static readonly Dictionary<string, string> NoSchools = [];
 
     /// <summary>A planner with the shipped catalogue and all methods.</summary>
     public static Planner Shipped() => new(CatalogueLoader.LoadShipped(), AllMethods.List);
@@ -27,13 +28,19 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
     /// <returns>The plan, or every problem found in the case.</returns>
     public Outcome<RepairPlan> Plan(RepairCase repairCase)
     {
-        var problems = CaseChecks.Check(repairCase, Catalogue, methods);
+        var known = Known(repairCase);
+        if (known.Value is not { } catalogue)
+        {
+            return Outcome<RepairPlan>.Failed(known.Problems);
+        }
+
+        var problems = CaseChecks.Check(repairCase, catalogue, methods);
         if (problems.Count > 0)
         {
             return Outcome<RepairPlan>.Failed(problems);
         }
 
-        var view = new CaseView(repairCase, Catalogue);
+        var view = new CaseView(repairCase, catalogue);
         var verdict = TriageDesk.Judge(view);
         var candidates = Matcher.Rank(view, methods);
         if (!verdict.MendedHere)
@@ -41,25 +48,51 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
             return Outcome<RepairPlan>.Of(NotHere(view, verdict, candidates));
         }
 
-        var picked = Pick(candidates, repairCase.Choice);
+        var picked = Pick(view, candidates, repairCase.Choice);
         return picked.Value is { } candidate
             ? Compose(view, verdict, candidates, candidate)
             : Outcome<RepairPlan>.Failed(picked.Problems);
     }
 
-    private static Outcome<Candidate> Pick(IReadOnlyList<Candidate> candidates, Choice? choice)
+    /// <summary>The catalogue with the shop's own products, or what is wrong with them.</summary>
+    private Outcome<MendCatalogue> Known(RepairCase repairCase)
     {
+        if (repairCase.Products is not { Count: > 0 } products)
+        {
+            return Outcome<MendCatalogue>.Of(Catalogue);
+        }
+
+        try
+        {
+            var faults = ProductChecks.Check(products, Catalogue);
+            return faults.Count > 0 ? Outcome<MendCatalogue>.Failed(faults) : Outcome<MendCatalogue>.Of(Catalogue.With(products));
+        }
+        catch (CatalogueException broken)
+        {
+            return Outcome<MendCatalogue>.Failed(new Problem("bad-product", "products", broken.Message, "Correct the product as its label says."));
+        }
+    }
+
+    private static Outcome<Candidate> Pick(CaseView view, IReadOnlyList<Candidate> candidates, Choice? choice)
+    {
+        // A school that stands for a method or a material binds only where some system of this damage is of that school.
+        var taken = (choice?.Schools ?? NoSchools)
+            .Select(pair => view.Catalogue.Schools[pair.Key].Options.First(option => option.Id == pair.Value))
+            .Where(option => (option.Method ?? option.Material) is not null)
+            .Where(option => candidates.Any(each => (option.Method ?? each.Method) == each.Method && (option.Material ?? each.Material) == each.Material))
+            .ToList();
         var wanted = candidates
             .Where(each => choice?.Method is null || each.Method == choice.Method)
-            .Where(each => choice?.Resin is null || each.Resin == choice.Resin)
+            .Where(each => choice?.Material is null || each.Material == choice.Material)
+            .Where(each => taken.All(option => (option.Method ?? each.Method) == each.Method && (option.Material ?? each.Material) == each.Material))
             .ToList();
         if (wanted.FirstOrDefault(each => !each.Vetoed) is { } best)
         {
             return Outcome<Candidate>.Of(best);
         }
 
-        var chosen = choice?.Method is not null || choice?.Resin is not null;
-        var field = choice?.Resin is not null ? "choice.resin" : choice?.Method is not null ? "choice.method" : "";
+        var chosen = choice?.Method is not null || choice?.Material is not null;
+        var field = choice?.Material is not null ? "choice.material" : choice?.Method is not null ? "choice.method" : "";
         if (wanted.Count == 0)
         {
             return Outcome<Candidate>.Failed(new Problem("system-does-not-fit", field,
@@ -68,14 +101,14 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
 
         var veto = wanted[0].Findings.First(finding => finding.Weight == Weight.Veto);
         var layer = veto.LayerName is null ? "" : $" It protects: {veto.LayerName}.";
-        return Outcome<Candidate>.Failed(new Problem("system-vetoed", field, $"{wanted[0].ResinName}: {veto.Reason}{layer}",
+        return Outcome<Candidate>.Failed(new Problem("system-vetoed", field, $"{wanted[0].MaterialName}: {veto.Reason}{layer}",
             chosen ? "Choose a resin that is not vetoed." : "Change the bench, the time or the shelf: nothing fits as it stands."));
     }
 
     private Outcome<RepairPlan> Compose(CaseView view, Verdict verdict, IReadOnlyList<Candidate> candidates, Candidate candidate)
     {
         var method = methods.First(each => each.Id == candidate.Method);
-        var materials = Materials(view, method, Catalogue.Materials[candidate.Resin]);
+        var materials = Companions.For(view, method, view.Catalogue.Materials[candidate.Material]);
         var sheet = new FigureSheet(view.Case.Overrides ?? []);
         var composition = method.Compose(new MethodInputs(view, materials, sheet));
         var unknown = (view.Case.Overrides ?? []).Where(each => sheet.Figures.All(figure => figure.Id != each.Figure)).ToList();
@@ -92,10 +125,10 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
             Catalogue.Version,
             view.StartAt,
             ready,
-            FullCure(composition, timeline, materials.Resin, view.Climate),
+            FullCure(composition, timeline, materials.Main, view.Climate),
             Final(verdict, method),
             candidates,
-            new PlannedSystem(method.Id, method.Name, materials.Resin.Id, materials.Resin.Name, materials.Cloth.Id, materials.Filler.Id, materials.Cleaner.Id, method.Permanence),
+            new PlannedSystem(method.Id, method.Name, materials.Main.Id, materials.Main.Name, materials.Cloth.Id, materials.Filler.Id, materials.Cleaner.Id, method.Permanence, composition.Patches.Count > 0 ? materials.Patch?.Id : null),
             Draw(view, composition),
             composition.Steps,
             sheet.Figures,
@@ -103,14 +136,16 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
             timeline,
             [.. composition.Steps.SelectMany(step => step.Cautions).Append("safety-sheet").Distinct().Select(id => Catalogue.Cautions[id])],
             [.. composition.Warnings, .. Warn(view, composition, timeline)],
-            method.Permanence == Permanence.ForNow ? (view.Case.Wanted.NeededBy ?? view.StartAt).AddDays(UvUnderFilm.ProperRepairDays) : null));
+            [.. method.Schools.Select(id => Taken(view, id))],
+            method.Proper?.What,
+            method.Proper is { } proper ? (view.Case.Wanted.NeededBy ?? view.StartAt).AddDays(proper.WithinDays) : null));
     }
 
-    private ChosenMaterials Materials(CaseView view, IMendMethod method, Material resin)
+    private static TakenSchool Taken(CaseView view, string id)
     {
-        var choice = view.Case.Choice;
-        var filler = choice?.Filler ?? (method.Permanence == Permanence.ForNow ? "chopped-glass" : "microballoons");
-        return new ChosenMaterials(resin, Catalogue.Materials[choice?.Cloth ?? "glass-136"], Catalogue.Materials[filler], Matcher.SafeCleaner(view));
+        var school = view.Catalogue.Schools[id];
+        var option = view.School(id);
+        return new TakenSchool(id, option, option == school.Default ? school.Why : "Chosen by the technician.");
     }
 
     private static PlanStep Step(Composition composition, string id) => composition.Steps.First(step => step.Id == id);
@@ -156,7 +191,7 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
     }
 
     private RepairPlan NotHere(CaseView view, Verdict verdict, IReadOnlyList<Candidate> candidates) =>
-        new(RepairPlan.CurrentFormat, Catalogue.Version, view.StartAt, null, null, verdict, candidates, null, Draw(view, null), [], [], [], [], [], [], null);
+        new(RepairPlan.CurrentFormat, Catalogue.Version, view.StartAt, null, null, verdict, candidates, null, Draw(view, null), [], [], [], [], [], [], [], null, null);
 
     private static Drawing Draw(CaseView view, Composition? composition) =>
         new(
@@ -166,5 +201,6 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
             view.Outline.Pieces,
             composition?.Cut ?? [],
             composition?.Key ?? [],
-            composition?.Profile);
+            composition?.Profile,
+            composition?.Marks ?? []);
 }

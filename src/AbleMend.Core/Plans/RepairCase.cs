@@ -1,5 +1,6 @@
 using System.Text.Json.Serialization;
 using AbleMend.Core.Gear;
+using AbleMend.Core.Materials;
 using AbleMend.Core.Mixing;
 
 namespace AbleMend.Core.Plans;
@@ -36,28 +37,6 @@ public enum Permanence
 
     /// <summary>For now, with the proper repair booked.</summary>
     ForNow,
-}
-
-/// <summary>Order of layered patches.</summary>
-[JsonConverter(typeof(Kebab<PatchOrder>))]
-public enum PatchOrder
-{
-    /// <summary>Small first, larger over it: the main school, and the default; the large one seals the edge of the small.</summary>
-    SmallFirst,
-
-    /// <summary>Large first, smaller over it: the other school; sanding back cuts less of the large patch.</summary>
-    LargeFirst,
-}
-
-/// <summary>What drives light-cured resin.</summary>
-[JsonConverter(typeof(Kebab<UvSchool>))]
-public enum UvSchool
-{
-    /// <summary>Light only: the default; the resin waits until you are ready.</summary>
-    LightOnly,
-
-    /// <summary>Light and catalyst: sets in the shadows of the fibres too, but the pot clock runs.</summary>
-    LightAndCatalyst,
 }
 
 /// <summary>The item.</summary>
@@ -97,6 +76,7 @@ public sealed record Weights(int Fast = 2, int Lasting = 3, int Tidy = 2, int Ch
 /// <param name="Skill">1 beginner, 2 practised, 3 expert.</param>
 /// <param name="Tint">Whether bare foam is tinted to match.</param>
 /// <param name="Weights">The technician's weights.</param>
+/// <param name="HottestInUseC">Hottest that the place gets in use in °C, 0 to 90: a black hull in the sun reaches 60.</param>
 public sealed record Wanted(
     Permanence Permanence = Permanence.Lasting,
     string FinishGrit = "P400",
@@ -104,13 +84,15 @@ public sealed record Wanted(
     DateTimeOffset? NeededBy = null,
     int Skill = 2,
     bool Tint = false,
-    Weights? Weights = null
+    Weights? Weights = null,
+    double HottestInUseC = 45
 );
 
 /// <summary>Tools at hand.</summary>
 /// <param name="Measure">What two parts are measured with.</param>
 /// <param name="Grits">Grits in the drawer, such as <c>P60</c>.</param>
-public sealed record Tools(MeasuringDevice Measure, IReadOnlyList<string> Grits);
+/// <param name="Has">Identifiers of tools at hand that some methods need; null when all are.</param>
+public sealed record Tools(MeasuringDevice Measure, IReadOnlyList<string> Grits, IReadOnlyList<string>? Has = null);
 
 /// <summary>A material on the shelf.</summary>
 /// <param name="Material">Identifier.</param>
@@ -118,14 +100,19 @@ public sealed record Tools(MeasuringDevice Measure, IReadOnlyList<string> Grits)
 public sealed record OnShelf(string Material, DateOnly? UseBefore = null);
 
 /// <summary>What the technician chose; whatever is null is chosen by ranking or by default.</summary>
+/// <param name="Method">Identifier of the way of mending.</param>
+/// <param name="Material">Identifier of the main material, the one that holds.</param>
+/// <param name="Cloth">Identifier of the cloth.</param>
+/// <param name="Filler">Identifier of the filler.</param>
+/// <param name="Patch">Identifier of the stock that patches are cut from.</param>
+/// <param name="Schools">Option chosen where practitioners disagree, by question; the default of the question where it is left out.</param>
 public sealed record Choice(
     string? Method = null,
-    string? Resin = null,
+    string? Material = null,
     string? Cloth = null,
     string? Filler = null,
-    PatchOrder PatchOrder = PatchOrder.SmallFirst,
-    UvSchool UvSchool = UvSchool.LightOnly,
-    string DryFinish = "P320"
+    string? Patch = null,
+    IReadOnlyDictionary<string, string>? Schools = null
 );
 
 /// <summary>A figure set by hand, with the reason that is kept beside it.</summary>
@@ -136,6 +123,15 @@ public sealed record Override(string Figure, double Value, string Reason);
 
 /// <summary>Everything that a plan is worked out from. The same case and catalogue give the same plan.</summary>
 /// <param name="Format">Always <see cref="CurrentFormat"/>.</param>
+/// <param name="Item">The item.</param>
+/// <param name="Damage">The damage.</param>
+/// <param name="Bench">Air, light and hours.</param>
+/// <param name="Wanted">What is wanted.</param>
+/// <param name="Tools">Tools at hand.</param>
+/// <param name="Shelf">What is on the shelf; null when everything is.</param>
+/// <param name="Choice">What the technician chose.</param>
+/// <param name="Overrides">Figures set by hand.</param>
+/// <param name="Products">The shop's own products, as their labels describe them, beside the catalogue's.</param>
 public sealed record RepairCase(
     string Format,
     ItemFacts Item,
@@ -145,7 +141,8 @@ public sealed record RepairCase(
     Tools Tools,
     IReadOnlyList<OnShelf>? Shelf = null,
     Choice? Choice = null,
-    IReadOnlyList<Override>? Overrides = null
+    IReadOnlyList<Override>? Overrides = null,
+    IReadOnlyList<Material>? Products = null
 )
 {
     /// <summary>Name and version of the format.</summary>

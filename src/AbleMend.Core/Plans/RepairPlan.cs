@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Matching;
 using AbleMend.Core.Patching;
@@ -37,6 +38,70 @@ public sealed record WorkProfile(
     double PlyMm
 );
 
+/// <summary>Which of the two pictures a mark belongs to.</summary>
+[JsonConverter(typeof(Kebab<MarkView>))]
+public enum MarkView
+{
+    /// <summary>The section: x along the surface from the middle, y the depth, negative above the surface.</summary>
+    Section,
+
+    /// <summary>From above: x along the item, y across it.</summary>
+    Above,
+}
+
+/// <summary>How a mark is drawn.</summary>
+[JsonConverter(typeof(Kebab<MarkKind>))]
+public enum MarkKind
+{
+    /// <summary>Cut or ground away.</summary>
+    Cut,
+
+    /// <summary>Filled with the main material.</summary>
+    Fill,
+
+    /// <summary>A bead or pass, in its order.</summary>
+    Bead,
+
+    /// <summary>A patch, disc or ply.</summary>
+    Patch,
+
+    /// <summary>A film of glue or sealant.</summary>
+    Glue,
+
+    /// <summary>Tape, film, dam or lip that comes off again.</summary>
+    Tape,
+
+    /// <summary>A plate, caul, clamp, band or weight.</summary>
+    Clamp,
+
+    /// <summary>A drilled hole.</summary>
+    Drill,
+
+    /// <summary>A wrap or sleeve.</summary>
+    Wrap,
+
+    /// <summary>Where nothing may be put.</summary>
+    Forbidden,
+
+    /// <summary>A way that water or glue takes.</summary>
+    Flow,
+}
+
+/// <summary>Something that a method puts on the drawing.</summary>
+/// <param name="Id">Identifier that steps refer to with <see cref="PlanStep.Draws"/>.</param>
+/// <param name="View">Which picture.</param>
+/// <param name="Kind">How it is drawn.</param>
+/// <param name="Points">Corner points in millimetres, in the coordinates of the view.</param>
+/// <param name="Closed">Whether the last point joins the first.</param>
+/// <param name="Words">A few words beside it, or null.</param>
+public sealed record DrawnMark(string Id, MarkView View, MarkKind Kind, IReadOnlyList<PointMm> Points, bool Closed, string? Words);
+
+/// <summary>A question on which practitioners disagree, with what this plan took.</summary>
+/// <param name="Id">Identifier of the question.</param>
+/// <param name="Option">Identifier of the option taken.</param>
+/// <param name="Why">Why the default is the default, or that it was chosen.</param>
+public sealed record TakenSchool(string Id, string Option, string Why);
+
 /// <summary>The picture that every mend has: section and plan view, as data.</summary>
 /// <param name="Layers">Layers, outside in.</param>
 /// <param name="DepthMm">Depth of the damage.</param>
@@ -44,7 +109,8 @@ public sealed record WorkProfile(
 /// <param name="Outline">Outline of the damage from above.</param>
 /// <param name="CutOutline">Outline that is cut away; empty before there is a method.</param>
 /// <param name="KeyOutline">Outline that is keyed and taped; empty before there is a method.</param>
-/// <param name="Work">What the work does in the section; null before there is a method.</param>
+/// <param name="Work">What the work does in the section of a laminate; null before there is a method, or where it does nothing of the kind.</param>
+/// <param name="Marks">What the method adds besides, in the section and from above.</param>
 public sealed record Drawing(
     IReadOnlyList<SectionLayer> Layers,
     double DepthMm,
@@ -52,20 +118,22 @@ public sealed record Drawing(
     IReadOnlyList<IReadOnlyList<PointMm>> Outline,
     IReadOnlyList<IReadOnlyList<PointMm>> CutOutline,
     IReadOnlyList<IReadOnlyList<PointMm>> KeyOutline,
-    WorkProfile? Work
+    WorkProfile? Work,
+    IReadOnlyList<DrawnMark> Marks
 );
 
 /// <summary>Materials and method of a plan.</summary>
 /// <param name="Method">Identifier of the method.</param>
 /// <param name="MethodName">Its name.</param>
-/// <param name="Resin">Identifier of the resin.</param>
-/// <param name="ResinName">Its name.</param>
+/// <param name="Material">Identifier of the main material, the one that holds.</param>
+/// <param name="MaterialName">Its name.</param>
 /// <param name="Cloth">Identifier of the cloth.</param>
 /// <param name="Filler">Identifier of the filler.</param>
 /// <param name="Cleaner">Identifier of the cleaner.</param>
 /// <param name="Permanence">How long it is meant to hold.</param>
+/// <param name="Patch">Identifier of the stock that patches are cut from; null where none are.</param>
 public sealed record PlannedSystem(
-    string Method, string MethodName, string Resin, string ResinName, string Cloth, string Filler, string Cleaner, Permanence Permanence);
+    string Method, string MethodName, string Material, string MaterialName, string Cloth, string Filler, string Cleaner, Permanence Permanence, string? Patch);
 
 /// <summary>Something that the plan wants known: a wait that never ends, a gap in the drawer, a window that nobody is there for.</summary>
 /// <param name="Code">Stable code.</param>
@@ -89,6 +157,8 @@ public sealed record Warning(string Code, string Text, string? StepId);
 /// <param name="Timeline">Steps in clock time.</param>
 /// <param name="Cautions">Cautions that apply.</param>
 /// <param name="Warnings">What the plan wants known.</param>
+/// <param name="Schools">Questions on which practitioners disagree that this method asks, with what was taken.</param>
+/// <param name="ProperRepair">For a mend for now: what the proper repair is.</param>
 /// <param name="ProperRepairBy">For a mend for now: when the proper repair is due.</param>
 public sealed record RepairPlan(
     string Format,
@@ -106,6 +176,8 @@ public sealed record RepairPlan(
     IReadOnlyList<TimedStep> Timeline,
     IReadOnlyList<Caution> Cautions,
     IReadOnlyList<Warning> Warnings,
+    IReadOnlyList<TakenSchool> Schools,
+    string? ProperRepair,
     DateTimeOffset? ProperRepairBy
 )
 {

@@ -21,6 +21,9 @@ public enum Decision
 
     /// <summary>Out of use.</summary>
     Retire,
+
+    /// <summary>Never mended here: it holds a life, or a mend of it would injure somebody.</summary>
+    Refuse,
 }
 
 /// <summary>Why.</summary>
@@ -58,14 +61,33 @@ public static class TriageDesk
     /// <summary>Largest hurt area in cm² that is mended on this bench. From memory.</summary>
     public const double LargestAreaCm2 = 600;
 
+    /// <summary>Largest bare patch of a hard coating in mm² that lacquer bridges. From memory.</summary>
+    public const double LargestBareMm2 = 60;
+
     private const string Practice = "Common practice, no source.";
     private const string Memory = "From memory.";
 
     // Order matters: the first rule that decides wins, so what must not be mended comes before what may.
     private static readonly TriageRule[] Rules =
     [
+        new("never-mended", Decision.Refuse, view => view.Construction.Refuse is not null, view => view.Construction.Refuse!, Practice),
+        new("place-refused", Decision.Refuse, view => view.Location.Refuse is not null, view => view.Location.Refuse!, Practice),
+        new("bent-metal", Decision.Refuse, view => view.Case.Damage.Kind == DamageKind.Bent && view.Outer.Families.Contains("structural-metal"),
+            _ => "Bent structural metal is never straightened here: it is replaced by a licensed workshop.", Practice),
+        new("cracked-metal", Decision.Refuse, view => view.Case.Damage.Kind == DamageKind.Crack && view.Outer.Families.Contains("structural-metal"),
+            _ => "Cracked structural metal breaks without a warning: it is replaced by a licensed workshop.", Practice),
+        new("laminate-splintered", Decision.Refuse, LimbLaminateHurt,
+            _ => "It runs across, or into the laminate: a limb that lets go injures people. Only a corner bead is sealed.", Practice),
+        new("hydrolysis", Decision.Retire, view => view.Case.Damage.Kind == DamageKind.Crumbled,
+            _ => "Polyurethane foam that crumbles has broken down with age and damp all through: nothing holds on it. Retire it, and its mate.", Practice),
+        new("brittle-all-over", Decision.Retire, view => view.Construction.Silhouette == Silhouette.Hull && view.Case.Damage.Neighbours is { Count: >= 6 },
+            _ => "Cracks are scattered over a brittle hull: mending one starts the next. Retire it.", Practice),
+        new("coating-worn-through", Decision.Refer, view => view.Outer.Families.Contains("hard-coating") && view.Outline.AreaMm2 > LargestBareMm2,
+            view => $"The hard coating is worn through over {view.Outline.AreaMm2:0} mm²: the tube is recoated or replaced.", Memory),
+        new("edge-catches", Decision.Refer, view => view.Outer.Families.Contains("hard-coating") && view.Case.Damage.EdgeCatches == true,
+            _ => "The edge still catches with the burrs off: it cuts the seal. To a suspension workshop.", Practice),
         new("snapped", Decision.Retire, IsSnapped,
-            _ => "Broken from rail to rail into the foam: a patch carries no board. Retire it, or send it to a shop that splices.", Practice),
+            _ => "Broken from side to side into the foam: a patch carries no board. Retire it, or send it to a shop that splices.", Practice),
         new("warranty-in-force", Decision.Warranty, view => view.Case.Item.Warranty == Warranty.InForce && NotHit(view),
             _ => "It came without a knock and the warranty is in force: back first. Sanding it can void the claim.", Practice),
         new("new-board", Decision.Warranty, IsNewAndUnhurt,
@@ -73,12 +95,12 @@ public static class TriageDesk
         new("fin-cant-changed", Decision.Refer, CantChanged,
             view => $"The fin stands at {view.Case.Damage.Fin!.CantDeg:0.#}° and its twin at {view.Case.Damage.Fin.TwinCantDeg:0.#}°: the box has moved. It is reset or replaced, not glassed round.", Practice),
         new("too-large", Decision.Refer, view => view.Outline.AreaMm2 / 100 > LargestAreaCm2,
-            view => $"{view.Outline.AreaMm2 / 100:0} cm² is more than {LargestAreaCm2:0} cm²: relaminating is work for a board builder.", Memory),
-        new("through-both-faces", Decision.Refer, view => view.Reach.Layers[^1].Touched,
+            view => $"{view.Outline.AreaMm2 / 100:0} cm² is more than {LargestAreaCm2:0} cm²: that is work for a specialist shop.", Memory),
+        new("through-both-faces", Decision.Refer, view => view.Reach.FoamOpen && view.Reach.Layers.Count > 2 && view.Reach.Layers[^1].Touched && view.Reach.Layers[^1].Substance.Texture is Texture.Clear or Texture.Weave,
             _ => "It goes through to the other face: both skins have to be rebuilt round a new piece of core.", Practice),
         new("for-now-was-asked", Decision.MendForNow, view => view.Case.Wanted.Permanence == Permanence.ForNow,
             _ => "A mend for now was asked for: it is named as such, and the proper repair is booked.", Practice),
-        new("wet-core", null, view => view.Case.Damage.Wet,
+        new("wet-core", null, view => view.Case.Damage.Wet && view.Case.Damage.Kind != DamageKind.WaterInside,
             view => view.Reach.FoamOpen
                 ? "Water is in the foam: it is dried first, and weighed until it stops losing."
                 : "It is wet: it is dried first. Nothing holds on a wet face.", Practice),
@@ -90,7 +112,11 @@ public static class TriageDesk
             _ => "The fin rocks: look for soft foam round the box and sand to solid.", Practice),
         new("heat", null, view => view.Case.Damage.Cause == Cause.Heat,
             _ => "Heat did it: tap the whole board for lifted skin before you begin. One find does not exclude another.", Practice),
-        new("shatter", null, view => !view.Reach.FoamOpen,
+        new("find-first", null, view => view.Case.Damage.Located == false,
+            _ => "The leak is not found yet: the plan begins with finding it. One leak does not exclude another.", Practice),
+        new("mate", null, view => view.Construction.Pair,
+            _ => "It is one of a pair: do its mate in the same way, so that both stay alike.", Practice),
+        new("shatter", null, view => !view.Reach.FoamOpen && view.Reach.Layers.Any(layer => layer.Substance.Texture is Texture.Foam or Texture.Beads) && view.Case.Damage.Kind is DamageKind.Ding or DamageKind.Crack,
             _ => "It does not reach the foam: it is sealed, and needs no fill.", Practice),
     ];
 
@@ -109,6 +135,10 @@ public static class TriageDesk
                     .Select(rule => new Reason(rule.Code, rule.Text(view), rule == deciding, rule.Source)),
             ]);
     }
+
+    private static bool LimbLaminateHurt(CaseView view) =>
+        view.Construction.Silhouette == Silhouette.Limb
+        && (view.Case.Damage.AcrossWholeWidth || view.Case.Damage.Kind != DamageKind.Splinter || view.Reach.Layers.Any(layer => layer.Touched && layer.Layer.Id == view.Construction.CoreLayer));
 
     private static bool IsSnapped(CaseView view) => view.Case.Damage.AcrossWholeWidth && view.Reach.FoamOpen;
 

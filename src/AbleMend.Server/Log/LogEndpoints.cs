@@ -10,7 +10,7 @@ namespace AbleMend.Server.Log;
 /// <summary>A closed mend.</summary>
 public sealed record LogEntry(
     int Id, string Tag, string ItemName, MendStatus Status, Decision Decision, string Location, string DamageKind,
-    string? MethodName, string? ResinName, DateTimeOffset ClosedAt, string? Words, int? FollowsMendId);
+    string? MethodName, string? MaterialName, DateTimeOffset ClosedAt, string? Words, int? FollowsMendId);
 
 /// <summary>The log of closed mends.</summary>
 public static class LogEndpoints
@@ -39,7 +39,7 @@ public static class LogEndpoints
         var plan = JsonSerializer.Deserialize<RepairPlan>(row.PlanJson!, OpenJson.Options)!;
         return new LogEntry(
             row.Id, row.Item.Tag, row.Item.Name, row.Status, plan.Verdict.Decision, repairCase.Damage.Location,
-            Kebab<Core.Gear.DamageKind>.Id(repairCase.Damage.Kind), plan.System?.MethodName, plan.System?.ResinName, row.ClosedAt!.Value,
+            Kebab<Core.Gear.DamageKind>.Id(repairCase.Damage.Kind), plan.System?.MethodName, plan.System?.MaterialName, row.ClosedAt!.Value,
             row.Events.OrderBy(each => each.Number).LastOrDefault(each => each.Kind == "hand-back")?.Text ?? plan.Verdict.Reasons.FirstOrDefault(reason => reason.Decides)?.Text,
             row.FollowsMendId);
     }

@@ -232,7 +232,7 @@ public sealed class MendStore(MendDb db, Planner planner, TimeProvider time)
             return;
         }
 
-        var chemistry = planner.Catalogue.Materials[plan.System!.Resin].Chemistry;
+        var chemistry = planner.Catalogue.Materials[plan.System!.Material].Chemistry;
         row.Item.EarlierMend = chemistry is "epoxy" or "polyester" ? chemistry : row.Item.EarlierMend;
         if (plan.ProperRepairBy is { } due && !db.Mends.Any(each => each.FollowsMendId == row.Id))
         {

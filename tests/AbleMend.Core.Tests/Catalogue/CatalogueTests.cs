@@ -19,7 +19,7 @@ public class CatalogueTests
 
     [Fact]
     public void Every_resin_reaches_its_milestones_in_order() =>
-        Shipped.MaterialList.Where(material => material.Label is not null).ShouldAllBe(material =>
+        Shipped.MaterialList.Where(material => material.Role == Role.Resin).ShouldAllBe(material =>
             material.Label!.RecoatOpensMin <= material.Label.SandableMin
             && material.Label.SandableMin < material.Label.LoadableMin
             && material.Label.LoadableMin < material.Label.FullMin
@@ -64,7 +64,7 @@ public class CatalogueTests
     {
         var catalogue = new MendCatalogue(
             "test", [.. Shipped.Substances.Values], constructions ?? Shipped.ConstructionList, materials ?? Shipped.MaterialList,
-            rules ?? Shipped.Rules, [.. Shipped.Cautions.Values]);
+            rules ?? Shipped.Rules, [.. Shipped.Cautions.Values], Shipped.SchoolList, Shipped.LookTests);
         return Should.Throw<CatalogueException>(() => CatalogueLoader.Check(catalogue)).Message;
     }
 }

@@ -77,15 +77,15 @@ public class CureClockTests
     [Fact]
     public void Shade_is_slower_than_sun_and_indoors_never_sets()
     {
-        Daylight.Minutes(10, Core.Plans.LightLevel.FullSun, Core.Plans.UvSchool.LightOnly).ShouldBe(10);
-        Daylight.Minutes(10, Core.Plans.LightLevel.OpenShade, Core.Plans.UvSchool.LightOnly)!.Value.ShouldBeGreaterThan(30);
-        Daylight.Minutes(10, Core.Plans.LightLevel.Indoors, Core.Plans.UvSchool.LightOnly).ShouldBeNull();
+        Daylight.Minutes(10, Core.Plans.LightLevel.FullSun, false).ShouldBe(10);
+        Daylight.Minutes(10, Core.Plans.LightLevel.OpenShade, false)!.Value.ShouldBeGreaterThan(30);
+        Daylight.Minutes(10, Core.Plans.LightLevel.Indoors, false).ShouldBeNull();
     }
 
     [Fact]
     public void A_catalyst_speeds_it_and_sets_it_without_light()
     {
-        Daylight.Minutes(10, Core.Plans.LightLevel.FullSun, Core.Plans.UvSchool.LightAndCatalyst)!.Value.ShouldBeLessThan(10);
-        Daylight.Minutes(10, Core.Plans.LightLevel.Indoors, Core.Plans.UvSchool.LightAndCatalyst).ShouldBe(Daylight.CatalystOnlyMin);
+        Daylight.Minutes(10, Core.Plans.LightLevel.FullSun, true)!.Value.ShouldBeLessThan(10);
+        Daylight.Minutes(10, Core.Plans.LightLevel.Indoors, true).ShouldBe(Daylight.CatalystOnlyMin);
     }
 }

@@ -16,14 +16,14 @@ public class MatchingTests
     [Fact]
     public void Polyester_is_kept_off_EPS_and_the_core_is_named()
     {
-        var candidates = Cases.Eps().Planned().Candidates.Where(candidate => Polyesters.Any(resin => resin.Id == candidate.Resin)).ToList();
+        var candidates = Cases.Eps().Planned().Candidates.Where(candidate => Polyesters.Any(resin => resin.Id == candidate.Material)).ToList();
         candidates.ShouldNotBeEmpty();
         candidates.ShouldAllBe(candidate => candidate.Vetoed && candidate.Findings.Any(finding => finding.Rule == "styrene-dissolves-polystyrene" && finding.Layer == "core"));
     }
 
     [Fact]
     public void A_scratch_in_the_coat_of_an_EPS_board_still_takes_no_polyester() =>
-        Cases.Eps(depthMm: 0.1).Planned().Candidates.Where(candidate => !candidate.Vetoed).ShouldAllBe(candidate => Polyesters.All(resin => resin.Id != candidate.Resin));
+        Cases.Eps(depthMm: 0.1).Planned().Candidates.Where(candidate => !candidate.Vetoed).ShouldAllBe(candidate => Polyesters.All(resin => resin.Id != candidate.Material));
 
     [Theory]
     [InlineData("uv-polyester", "fill-glass-coat")]
@@ -34,7 +34,7 @@ public class MatchingTests
     {
         var problem = Cases.Eps().Choosing(method, resin).Refused().Single();
         problem.Code.ShouldBe("system-vetoed");
-        problem.Field.ShouldBe("choice.resin");
+        problem.Field.ShouldBe("choice.material");
         problem.Message.ShouldContain("EPS foam core");
     }
 
@@ -51,7 +51,7 @@ public class MatchingTests
                     .Wanting(wanted => wanted with { Permanence = forNow ? Permanence.ForNow : Permanence.Lasting })
                     .AtBench(each => each with { TemperatureC = bench, Light = (LightLevel)light });
                 var plan = Cases.Planner.Plan(repairCase).Value;
-                return plan?.System is null || Polyesters.All(each => each.Id != plan.System.Resin);
+                return plan?.System is null || Polyesters.All(each => each.Id != plan.System.Material);
             }, iter: 3000);
 
     [Fact]
@@ -65,7 +65,7 @@ public class MatchingTests
     public void Polyester_over_cured_epoxy_is_warned_of_and_allowed()
     {
         var board = Cases.DeckDing() with { Item = new ItemFacts("BRD-04", "pu-epoxy-board", 22, Warranty.None) };
-        var candidate = board.Planned().Candidates.First(each => each.Resin == "polyester-laminating");
+        var candidate = board.Planned().Candidates.First(each => each.Material == "polyester-laminating");
         candidate.Vetoed.ShouldBeFalse();
         candidate.Findings.Select(finding => finding.Rule).ShouldContain("polyester-over-epoxy");
     }
@@ -80,7 +80,7 @@ public class MatchingTests
 
     [Fact]
     public void Epoxy_goes_on_either() =>
-        new[] { Cases.DeckDing(), Cases.Eps() }.ShouldAllBe(each => each.Planned().Candidates.Any(candidate => candidate.Resin == "epoxy-2to1" && !candidate.Vetoed));
+        new[] { Cases.DeckDing(), Cases.Eps() }.ShouldAllBe(each => each.Planned().Candidates.Any(candidate => candidate.Material == "epoxy-2to1" && !candidate.Vetoed));
 
     // Boundary pairs at the label's own limits, 12 to 32 °C.
     [Theory]
@@ -90,7 +90,7 @@ public class MatchingTests
     [InlineData(32.1, true)]
     public void A_bench_outside_the_label_vetoes(double bench, bool vetoed) =>
         Cases.DeckDing().AtBench(each => each with { TemperatureC = bench, RelativeHumidityPercent = 40 }).Choosing(null, null)
-            .Planned().Candidates.Single(each => each is { Method: "fill-glass-coat", Resin: "polyester-laminating" }).Vetoed.ShouldBe(vetoed);
+            .Planned().Candidates.Single(each => each is { Method: "fill-glass-coat", Material: "polyester-laminating" }).Vetoed.ShouldBe(vetoed);
 
     [Fact]
     public void A_cold_night_is_warned_of() =>
@@ -111,7 +111,7 @@ public class MatchingTests
     [Fact]
     public void Light_only_resin_is_out_indoors() =>
         Cases.DeckDing().AtBench(each => each with { Light = LightLevel.Indoors }).Planned()
-            .Candidates.Where(each => each.Resin == "uv-epoxy-safe").ShouldAllBe(each => each.Vetoed && each.MinutesToWater == null);
+            .Candidates.Where(each => each.Material == "uv-epoxy-safe").ShouldAllBe(each => each.Vetoed && each.MinutesToWater == null);
 
     [Fact]
     public void What_is_late_for_its_due_time_says_so() =>
@@ -121,7 +121,7 @@ public class MatchingTests
     public void What_is_not_on_the_shelf_is_to_be_bought()
     {
         var bare = Cases.DeckDing() with { Shelf = [new OnShelf("uv-polyester")] };
-        bare.Planned().Candidates.First(each => each.Resin == "epoxy-2to1").Findings.ShouldContain(finding => finding.Weight == Weight.ToBuy);
+        bare.Planned().Candidates.First(each => each.Material == "epoxy-2to1").Findings.ShouldContain(finding => finding.Weight == Weight.ToBuy);
     }
 
     // Boundary pair round the date on the tin.
@@ -132,13 +132,13 @@ public class MatchingTests
     {
         var date = DateOnly.FromDateTime(Cases.Morning.UtcDateTime).AddDays(days);
         var shelf = Cases.DeckDing() with { Shelf = [new OnShelf("epoxy-2to1", date), new OnShelf("uv-polyester")] };
-        shelf.Planned().Candidates.First(each => each.Resin == "epoxy-2to1").Vetoed.ShouldBe(vetoed);
+        shelf.Planned().Candidates.First(each => each.Material == "epoxy-2to1").Vetoed.ShouldBe(vetoed);
     }
 
     [Fact]
     public void A_second_tin_in_date_serves() =>
         (Cases.DeckDing() with { Shelf = [new OnShelf("epoxy-2to1", new DateOnly(2020, 1, 1)), new OnShelf("epoxy-2to1")] })
-            .Planned().Candidates.First(each => each.Resin == "epoxy-2to1").Vetoed.ShouldBeFalse();
+            .Planned().Candidates.First(each => each.Material == "epoxy-2to1").Vetoed.ShouldBeFalse();
 
     [Fact]
     public void The_vetoed_stay_in_sight_behind_the_others()
@@ -170,5 +170,5 @@ public class MatchingTests
         Cases.DeckDing().AtBench(each => each with { TemperatureC = 1 }).Refused().Single().Remedy.ShouldContain("bench");
 
     private static IEnumerable<string> Rules(RepairCase repairCase, string resin) =>
-        repairCase.Planned().Candidates.First(candidate => candidate.Resin == resin && candidate.Method == "fill-glass-coat").Findings.Select(finding => finding.Rule);
+        repairCase.Planned().Candidates.First(candidate => candidate.Material == resin && candidate.Method == "fill-glass-coat").Findings.Select(finding => finding.Rule);
 }

@@ -32,7 +32,7 @@ public class FillGlassCoatTests
 
     [Fact]
     public void J21_the_other_school_stops_dry_at_400_before_400_wet() =>
-        Ladder((Cases.FinBox() with { Choice = new Choice("fill-glass-coat", "epoxy-2to1", DryFinish: "P400") }).Planned())
+        Ladder(Cases.FinBox().OfSchool("dry-finish", "P400").Planned())
             .ShouldBe(["P150", "P220", "P400", "P400 wet"]);
 
     [Fact]
@@ -55,7 +55,7 @@ public class FillGlassCoatTests
     [Fact]
     public void The_other_school_lays_the_large_patch_first()
     {
-        var plan = (Cases.FinBox() with { Choice = new Choice("fill-glass-coat", "epoxy-2to1", PatchOrder: PatchOrder.LargeFirst) }).Planned();
+        var plan = Cases.FinBox().OfSchool("patch-order", "large-first").Planned();
         plan.Patches[0].AreaCm2.ShouldBeGreaterThan(plan.Patches[1].AreaCm2);
         plan.Step("glass").Instruction.ShouldContain("Larger patch first");
     }
@@ -132,7 +132,7 @@ public class UvUnderFilmTests
     [Fact]
     public void J06_is_UV_polyester_under_film_keyed_with_60()
     {
-        (J06.System!.Method, J06.System.Resin).ShouldBe(("uv-under-film", "uv-polyester"));
+        (J06.System!.Method, J06.System.Material).ShouldBe(("uv-under-film", "uv-polyester"));
         J06.Figure("key.grit").Value.ShouldBe(60);
         J06.Steps.ShouldContain(step => step.Id == "film");
     }
@@ -163,9 +163,8 @@ public class UvUnderFilmTests
     [Fact]
     public void A_catalyst_makes_it_quicker_and_starts_a_pot_clock()
     {
-        var plan = Cases.DeckDing().Choosing("uv-under-film", "uv-polyester") is var repairCase
-            ? (repairCase with { Choice = repairCase.Choice! with { UvSchool = UvSchool.LightAndCatalyst } }).Planned() : null;
-        plan!.Figure("light.minutes").Value.ShouldBeLessThan(10);
+        var plan = Cases.DeckDing().Choosing("uv-under-film", "uv-polyester").OfSchool("uv-resin", "light-and-catalyst").Planned();
+        plan.Figure("light.minutes").Value.ShouldBeLessThan(10);
         plan.Step("fill-mix").UseWithinMin.ShouldNotBeNull();
         plan.Step("fill-mix").Cautions.ShouldContain("peroxide");
     }

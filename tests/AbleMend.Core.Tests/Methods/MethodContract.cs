@@ -9,21 +9,21 @@ namespace AbleMend.Core.Tests.Methods;
 /// <summary>What every way of mending keeps to, over every resin that it takes, every board and several places and depths.</summary>
 public class MethodContract
 {
-    public static TheoryData<string, string, string, string, double> Everything
+    /// <summary>Each construction with each damage that it comes with, by each method and material that may be used for it.</summary>
+    public static TheoryData<string, string, string, string> Everything
     {
         get
         {
-            var all = new TheoryData<string, string, string, string, double>();
-            foreach (var method in AllMethods.List)
+            var all = new TheoryData<string, string, string, string>();
+            foreach (var construction in Cases.Planner.Catalogue.ConstructionList)
             {
-                foreach (var resin in Cases.Planner.Catalogue.MaterialList.Where(material => material.Role == Role.Resin && method.Takes(material)))
+                foreach (var usual in construction.Damages)
                 {
-                    foreach (var (board, place, depth) in Places)
+                    var kind = Kebab<DamageKind>.Id(usual.Kind);
+                    var plan = Cases.Planner.Plan(Cases.Usual(construction, usual)).Value;
+                    foreach (var candidate in plan?.System is null ? [] : plan.Candidates.Where(candidate => !candidate.Vetoed))
                     {
-                        if (Cases.Planner.Plan(Case(method.Id, resin.Id, board, place, depth)).Value is not null)
-                        {
-                            all.Add(method.Id, resin.Id, board, place, depth);
-                        }
+                        all.Add(candidate.Method, candidate.Material, construction.Id, kind);
                     }
                 }
             }
@@ -32,17 +32,18 @@ public class MethodContract
         }
     }
 
-    private static readonly (string Board, string Place, double DepthMm)[] Places =
-    [
-        ("pu-polyester-board", "deck", 0.2), ("pu-polyester-board", "deck", 0.6), ("pu-polyester-board", "rail", 5),
-        ("pu-epoxy-board", "bottom", 11), ("eps-epoxy-board", "nose", 8), ("eps-epoxy-board", "deck", 0.6),
-    ];
+    [Fact]
+    public void Every_method_is_reached_by_some_usual_damage()
+    {
+        var reached = Everything.Select(row => row.Data.Item1).ToHashSet();
+        AllMethods.List.Select(method => method.Id).Except(reached).ShouldBeEmpty();
+    }
 
     [Theory]
     [MemberData(nameof(Everything))]
-    public void Every_plan_holds_together(string method, string resin, string board, string place, double depth)
+    public void Every_plan_holds_together(string method, string material, string construction, string kind)
     {
-        var plan = Case(method, resin, board, place, depth).Planned();
+        var plan = Case(method, material, construction, kind).Planned();
         plan.Steps.Select(step => step.Id).ShouldBeUnique();
         plan.Figures.Select(figure => figure.Id).ShouldBeUnique();
         plan.Figures.ShouldAllBe(figure => double.IsFinite(figure.Value) && figure.Value >= 0);
@@ -54,9 +55,9 @@ public class MethodContract
 
     [Theory]
     [MemberData(nameof(Everything))]
-    public void Time_only_goes_forward_and_it_gets_ready(string method, string resin, string board, string place, double depth)
+    public void Time_only_goes_forward_and_it_gets_ready(string method, string material, string construction, string kind)
     {
-        var plan = Case(method, resin, board, place, depth).Planned();
+        var plan = Case(method, material, construction, kind).Planned();
         plan.Timeline.Count.ShouldBe(plan.Steps.Count);
         plan.Timeline.Zip(plan.Timeline.Skip(1)).ShouldAllBe(pair => pair.First.HandsEndAt <= pair.Second.StartsAt && (pair.First.OpensAt ?? pair.First.HandsEndAt) <= pair.Second.StartsAt);
         plan.Timeline.ShouldAllBe(step => step.ClosesAt == null || step.ClosesAt > step.OpensAt);
@@ -66,43 +67,56 @@ public class MethodContract
 
     [Theory]
     [MemberData(nameof(Everything))]
-    public void The_ranking_waits_for_what_the_plan_waits_for(string method, string resin, string board, string place, double depth)
+    public void The_ranking_waits_for_what_the_plan_waits_for(string method, string material, string construction, string kind)
     {
-        var repairCase = Case(method, resin, board, place, depth);
+        var repairCase = Case(method, material, construction, kind);
         var plan = repairCase.Planned();
         var view = new CaseView(repairCase, Cases.Planner.Catalogue);
-        var outline = AllMethods.List.Single(each => each.Id == method).Outline(view, Cases.Planner.Catalogue.Materials[resin]);
+        var outline = AllMethods.List.Single(each => each.Id == method).Outline(view, Cases.Planner.Catalogue.Materials[material]);
         static IEnumerable<WaitKind> Cures(IEnumerable<StepTiming> steps) =>
-            steps.Select(step => step.Wait?.Kind).OfType<WaitKind>().Where(kind => kind is not (WaitKind.Flash or WaitKind.Dry));
+            steps.Select(step => step.Wait?.Kind).OfType<WaitKind>().Where(wait => wait is not (WaitKind.Flash or WaitKind.Dry));
         Cures(outline).ShouldBe(Cures(plan.Steps.Select(step => step.Timing)));
     }
 
     [Theory]
     [MemberData(nameof(Everything))]
-    public void Every_plan_prepares_mixes_applies_and_proves_in_that_order(string method, string resin, string board, string place, double depth)
+    public void Every_plan_prepares_mixes_applies_and_proves_in_that_order(string method, string material, string construction, string kind)
     {
-        var plan = Case(method, resin, board, place, depth).Planned();
+        var plan = Case(method, material, construction, kind).Planned();
         int First(Stage stage) => plan.Steps.Select((step, i) => (step, i)).First(each => each.step.Stage == stage).i;
-        First(Stage.Prepare).ShouldBeLessThan(First(Stage.Mix));
-        First(Stage.Mix).ShouldBeLessThan(First(Stage.Apply));
+        First(Stage.Prepare).ShouldBeLessThan(First(Stage.Apply));
+        plan.Steps.Where(step => step.Stage == Stage.Mix).ShouldAllBe(step => plan.Steps.SkipWhile(other => other != step).Any(other => other.Stage == Stage.Apply));
         plan.Steps[^1].Stage.ShouldBe(Stage.Prove);
-        plan.Steps.Where(step => step.Stage == Stage.Prove).ShouldAllBe(step => ProofTest.All.ContainsKey(step.Proof!));
-        plan.Steps.Count(step => step.DoNotForget is not null).ShouldBeGreaterThan(3);
+        plan.Steps.Where(step => step.Proof is not null).ShouldAllBe(step => ProofTest.All.ContainsKey(step.Proof!));
+        plan.Steps[^1].Proof.ShouldNotBeNull();
+        plan.Steps.Count(step => step.DoNotForget is not null).ShouldBeGreaterThan(2);
     }
 
     [Theory]
     [MemberData(nameof(Everything))]
-    public void Warmer_is_never_later(string method, string resin, string board, string place, double depth)
+    public void What_a_step_draws_is_drawn_and_lies_near_the_damage(string method, string material, string construction, string kind)
     {
-        var cool = Case(method, resin, board, place, depth).AtBench(RoundTheClock);
+        var plan = Case(method, material, construction, kind).Planned();
+        var drawn = plan.Steps.SelectMany(step => step.Draws).ToHashSet();
+        plan.Drawing.Marks.ShouldAllBe(mark => drawn.Contains(mark.Id));
+        plan.Drawing.Marks.ShouldAllBe(mark => mark.Points.Count >= 2 && mark.Points.All(point => Math.Abs(point.X) < 1000 && Math.Abs(point.Y) < 1000));
+        (plan.Drawing.Work is not null || plan.Drawing.Marks.Count > 0).ShouldBeTrue();
+    }
+
+    [Theory]
+    [MemberData(nameof(Everything))]
+    public void Warmer_is_never_later(string method, string material, string construction, string kind)
+    {
+        var cool = Case(method, material, construction, kind).AtBench(RoundTheClock);
         var warm = cool.AtBench(bench => bench with { TemperatureC = 26 });
         (warm.Planned().ReadyAt <= cool.Planned().ReadyAt).ShouldBeTrue();
     }
 
     private static BenchFacts RoundTheClock(BenchFacts bench) => bench with { OpensHour = 0, ClosesHour = 24 };
 
-    private static RepairCase Case(string method, string resin, string board, string place, double depth) =>
-        (Cases.DeckDing(depth) with { Item = new ItemFacts("BRD-00", board, 30, Warranty.None) })
-            .Damaged(damage => damage with { Location = place })
-            .Choosing(method, resin);
+    private static RepairCase Case(string method, string material, string construction, string kind)
+    {
+        var built = Cases.Planner.Catalogue.Constructions[construction];
+        return Cases.Usual(built, built.Damages.First(usual => Kebab<DamageKind>.Id(usual.Kind) == kind)).Choosing(method, material);
+    }
 }

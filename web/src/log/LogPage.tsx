@@ -39,7 +39,7 @@ export function LogPage() {
                 <span className="block font-semibold">
                   {entry.damageKind.replaceAll('-', ' ')}, {entry.location.replace('-', ' ')}
                 </span>
-                <span className="text-sm text-faint">{entry.methodName ? `${entry.methodName}, ${entry.resinName}` : entry.itemName}</span>
+                <span className="text-sm text-faint">{entry.methodName ? `${entry.methodName}, ${entry.materialName}` : entry.itemName}</span>
               </span>
               <span className="leading-tight">
                 <strong className={entry.status === 'handed-back' ? 'text-good' : 'text-late'}>

@@ -15,7 +15,7 @@ export function withWanted(repairCase: RepairCase, change: Partial<Schemas['Want
 
 const openChoice: Schemas['Choice'] = {
   method: null,
-  resin: null,
+  material: null,
   cloth: null,
   filler: null,
   patchOrder: 'small-first',

@@ -12,7 +12,7 @@ export function MatchStage({ desk, goTo }: StageProps) {
   const { plan, repairCase, change, problems, mend } = desk;
   if (!plan) return <Problems problems={problems} />;
   const draft = mend.status === 'draft';
-  const isChosen = (candidate: Candidate) => plan.system?.method === candidate.method && plan.system.resin === candidate.resin;
+  const isChosen = (candidate: Candidate) => plan.system?.method === candidate.method && plan.system.material === candidate.material;
   const fits = plan.candidates.filter((candidate) => !candidate.vetoed);
   const out = plan.candidates.filter((candidate) => candidate.vetoed);
   return (
@@ -27,10 +27,10 @@ export function MatchStage({ desk, goTo }: StageProps) {
       <ol>
         {fits.map((candidate) => (
           <Row
-            key={candidate.method + candidate.resin}
+            key={candidate.method + candidate.material}
             candidate={candidate}
             chosen={isChosen(candidate)}
-            onPick={draft ? () => change(withChoice(repairCase, { method: candidate.method, resin: candidate.resin })) : null}
+            onPick={draft ? () => change(withChoice(repairCase, { method: candidate.method, material: candidate.material })) : null}
           />
         ))}
       </ol>
@@ -39,7 +39,7 @@ export function MatchStage({ desk, goTo }: StageProps) {
           <h3 className="text-xl text-late">Kept off, and what it protects</h3>
           <ul>
             {out.map((candidate) => (
-              <Vetoed key={candidate.method + candidate.resin} candidate={candidate} />
+              <Vetoed key={candidate.method + candidate.material} candidate={candidate} />
             ))}
           </ul>
         </section>
@@ -62,7 +62,7 @@ function Row({ candidate, chosen, onPick }: { candidate: Candidate; chosen: bool
       >
         <span className="min-w-0">
           <span className="block text-lg leading-tight font-bold">
-            {candidate.resinName}
+            {candidate.materialName}
             {chosen ? <span className="ml-2 text-base text-act">chosen</span> : null}
           </span>
           <span className="block text-faint">
@@ -115,7 +115,7 @@ function Vetoed({ candidate }: { candidate: Candidate }) {
   return (
     <li className="border-b border-line py-1.5 pl-5" onMouseEnter={point} onMouseLeave={leave}>
       <p className="flex flex-wrap items-baseline gap-x-3">
-        <s className="text-lg font-bold">{candidate.resinName}</s>
+        <s className="text-lg font-bold">{candidate.materialName}</s>
         <span className="text-faint">{candidate.methodName}</span>
         {layer ? (
           <button type="button" className="min-h-8 text-act underline underline-offset-4" onFocus={point} onBlur={leave} onClick={point}>

@@ -41,7 +41,7 @@ export function PlanStage({ desk, goTo }: StageProps) {
         <div>
           <h2 className="text-3xl">{plan.system.methodName}</h2>
           <p className="text-lg">
-            {plan.system.resinName}. Ready for water <strong>{when(plan.readyAt, now, zone)}</strong>, full cure {when(plan.fullCureAt, now, zone)}
+            {plan.system.materialName}. Ready for water <strong>{when(plan.readyAt, now, zone)}</strong>, full cure {when(plan.fullCureAt, now, zone)}
           </p>
         </div>
         {draft ? (

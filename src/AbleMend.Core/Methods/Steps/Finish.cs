@@ -15,7 +15,7 @@ internal static class Finish
     {
         var repairCase = inputs.View.Case;
         var drawer = repairCase.Tools.Grits.Select(label => Grit.TryParse(label)!).ToList();
-        var rungs = Ladder(drawer, repairCase, areaCm2, warnings);
+        var rungs = Ladder(drawer, inputs.View, areaCm2, warnings);
         foreach (var (rung, i) in rungs.Select((rung, i) => (rung, i)))
         {
             var before = i == 0 ? null : rungs[i - 1].Grit;
@@ -45,10 +45,11 @@ internal static class Finish
             new StepTiming($"prove-{testId}", testId == "float" ? 15 : 2, false, wait), null, [], testId);
     }
 
-    private static IReadOnlyList<Rung> Ladder(List<Grit> drawer, RepairCase repairCase, double areaCm2, List<Warning> warnings)
+    private static IReadOnlyList<Rung> Ladder(List<Grit> drawer, CaseView view, double areaCm2, List<Warning> warnings)
     {
+        var repairCase = view.Case;
         var first = Ground.NearestGrit(repairCase.Tools.Grits, FirstGrit);
-        var dry = Ground.NearestGrit(repairCase.Tools.Grits, repairCase.Choice?.DryFinish ?? "P320");
+        var dry = Ground.NearestGrit(repairCase.Tools.Grits, view.School("dry-finish"));
         var wet = Ground.NearestGrit(repairCase.Tools.Grits, repairCase.Wanted.FinishGrit);
         var last = dry.MedianUm < wet.MedianUm ? wet : dry;
         var dryRungs = Climb(drawer, first, last, areaCm2, warnings);

@@ -25,7 +25,7 @@ internal static class Mixes
     /// <summary>The mixing step.</summary>
     public static PlanStep Mix(MethodInputs inputs, MixOrder order)
     {
-        var resin = inputs.Materials.Resin;
+        var resin = inputs.Materials.Main;
         var before = inputs.Sheet.Figures.Count;
         var need = inputs.Sheet.Put($"{order.Prefix}.need", "Needed", order.NeedMl, 1);
         var resinMl = order.Filler is { } filler ? WithFiller(inputs, order.Prefix, need, filler) : need;
@@ -44,9 +44,9 @@ internal static class Mixes
     }
 
     private static bool UsesPeroxide(MethodInputs inputs) =>
-        inputs.Materials.Resin.Cure == CureKind.Light
-        && inputs.Materials.Resin.Catalyst is not null
-        && inputs.View.Case.Choice?.UvSchool == UvSchool.LightAndCatalyst;
+        inputs.Materials.Main.Cure == CureKind.Light
+        && inputs.Materials.Main.Catalyst is not null
+        && inputs.View.School("uv-resin") == "light-and-catalyst";
 
     private static string? Forgotten(MixOrder order, Material resin) =>
         order.Filler is { } filler ? $"The {filler.Name.ToLowerInvariant()}: plain resin runs and sinks, and breaks under a foot."
@@ -57,16 +57,16 @@ internal static class Mixes
     private static double WithFiller(MethodInputs inputs, string prefix, double mixMl, Material filler)
     {
         var share = filler.FillerMassShare!.Value;
-        var density = ResinMixture.DensityGPerMl(inputs.Materials.Resin.DensityGPerMl!.Value, filler.DensityGPerMl!.Value, share);
+        var density = ResinMixture.DensityGPerMl(inputs.Materials.Main.DensityGPerMl!.Value, filler.DensityGPerMl!.Value, share);
         var fillerG = inputs.Sheet.Put($"{prefix}.filler", filler.Name, new Worked(mixMl * density * share, "g",
             new Derivation("Volume × density of the mix × share of filler", Source.FromMemory("Share and density of the filler: stir in until it stands as wanted"),
                 [new("Mix", mixMl, "mL"), new("Density of the mix", density, "g/mL"), new("Share by mass", share * 100, "%")])), 1);
-        return ((mixMl * density) - fillerG) / inputs.Materials.Resin.DensityGPerMl.Value;
+        return ((mixMl * density) - fillerG) / inputs.Materials.Main.DensityGPerMl.Value;
     }
 
     private static (string Instruction, double? UseWithin) TwoPart(MethodInputs inputs, MixOrder order, double resinMl)
     {
-        var resin = inputs.Materials.Resin;
+        var resin = inputs.Materials.Main;
         var device = inputs.View.Case.Tools.Measure;
         var sheet = inputs.Sheet;
         var least = BatchMaker.Least(resin, resinMl, device);
@@ -91,7 +91,7 @@ internal static class Mixes
 
     private static (string Instruction, double? UseWithin) Catalysed(MethodInputs inputs, MixOrder order, double resinMl)
     {
-        var resin = inputs.Materials.Resin;
+        var resin = inputs.Materials.Main;
         var dose = resin.Catalyst!;
         var total = inputs.Sheet.Put($"{order.Prefix}.batch", "Resin", new Worked(resinMl, "mL",
             new Derivation("What is needed; resin of this kind is dosed by drops, so there is no least batch for a cup", Source.Arithmetic, [new("Needed", resinMl, "mL")])), 1);
@@ -110,7 +110,7 @@ internal static class Mixes
 
     private static (string Instruction, double? UseWithin) LightCured(MethodInputs inputs, MixOrder order, double resinMl)
     {
-        var resin = inputs.Materials.Resin;
+        var resin = inputs.Materials.Main;
         var total = inputs.Sheet.Put($"{order.Prefix}.batch", "Resin", new Worked(resinMl, "mL",
             new Derivation("What is needed: light-cured resin keeps in the dark, so there is no least batch", Source.Arithmetic, [new("Needed", resinMl, "mL")])), 1);
         var grams = inputs.Sheet.Put($"{order.Prefix}.resin-g", "Resin by weight", new Worked(total * resin.DensityGPerMl!.Value, "g",
@@ -140,7 +140,7 @@ internal static class Mixes
 
     private static double? PotLife(MethodInputs inputs, MixOrder order, double grams)
     {
-        var cup = inputs.View.Catalogue.CupOf(inputs.Materials.Resin)!;
+        var cup = inputs.View.Catalogue.CupOf(inputs.Materials.Main)!;
         var air = inputs.View.Climate.TemperatureCAt(inputs.View.StartAt);
         var wanted = MixingMin + order.WorkMin;
         var largest = cup.TryFindLargestBatchG(grams, air, wanted);
@@ -155,13 +155,13 @@ internal static class Mixes
             "Heat balance of the cup with autocatalytic cure, until gel", Cup.Source,
             [
                 new("Mass in the cup", grams / batches, "g"), new("Air", air, "°C"),
-                new("Label", inputs.Materials.Resin.Label!.PotLifeMin!.Value, "min"), new("Label's mass", inputs.Materials.Resin.Label.PotMassG!.Value, "g"),
+                new("Label", inputs.Materials.Main.Label!.PotLifeMin!.Value, "min"), new("Label's mass", inputs.Materials.Main.Label.PotMassG!.Value, "g"),
             ],
             $"Poured out {Cup.TrayDepthMm:0} mm deep: {cup.Simulate(grams, air, CupShape.Tray).PotLifeMin:0} min.")));
         inputs.Sheet.Put($"{order.Prefix}.peak", "Hottest if left in the cup", new Worked(each.PeakC, "°C", new Derivation(
             "The same heat balance, past gel to its peak", Cup.Source,
-            [new("Mass in the cup", grams / batches, "g"), new("Cup and resin stand", inputs.Materials.Resin.Heat!.SafePeakC, "°C")],
-            each.PeakC > inputs.Materials.Resin.Heat.SafePeakC ? "Too hot to leave standing: pour it out flat into a tray at once." : null)));
+            [new("Mass in the cup", grams / batches, "g"), new("Cup and resin stand", inputs.Materials.Main.Heat!.SafePeakC, "°C")],
+            each.PeakC > inputs.Materials.Main.Heat.SafePeakC ? "Too hot to leave standing: pour it out flat into a tray at once." : null)));
         return life;
     }
 

@@ -11,18 +11,64 @@ internal static class Waits
 
     /// <summary>Until the next coat may go on; closes when a key is needed again.</summary>
     public static StepWait Recoat(CaseView view, Material resin, string? from) =>
-        Of(view, resin, WaitKind.Recoat, from, label => label.RecoatOpensMin, label => label.RecoatClosesMin,
+        Of(view, resin, WaitKind.Recoat, from, label => label.RecoatOpensMin ?? label.LoadableMin, label => label.RecoatClosesMin,
             "Press a gloved fingertip beside it: firm, and no print?", "Past the window: key it with P150 and wipe it before the next coat.");
 
     /// <summary>Until it sands to dust.</summary>
     public static StepWait Sandable(CaseView view, Material resin, string? from) =>
-        Of(view, resin, WaitKind.Sandable, from, label => label.SandableMin, _ => null,
+        Of(view, resin, WaitKind.Sandable, from, label => label.SandableMin ?? label.LoadableMin, _ => null,
             "Press a fingernail into the drip beside it: no dent? One stroke of P150: dust, no clogging?", null);
 
     /// <summary>Until it may get wet and be loaded.</summary>
     public static StepWait Loadable(CaseView view, Material resin, string? from) =>
         Of(view, resin, WaitKind.Loadable, from, label => label.LoadableMin, _ => null,
-            "Does the leftover in the cup ring when it is knocked?", null);
+            ReadyCheck(resin), null);
+
+    private static string ReadyCheck(Material material) =>
+        material.Cure switch
+        {
+            CureKind.Cooling => "Is it cold right through, to the back of the hand?",
+            CureKind.Solvent => "Does the rim hold against a thumbnail, with no smell of solvent left?",
+            CureKind.Moisture => "Is the bead beside it firm right through when it is cut?",
+            CureKind.AtOnce => "Does it sit tight, all the way round?",
+            CureKind.TwoPart when material.Role == Role.Cement => "Does the rim hold against a thumbnail?",
+            _ => "Does the leftover in the cup ring when it is knocked?",
+        };
+
+    /// <summary>Until a coat of cement is dry to the touch; closes when it no longer grips.</summary>
+    public static StepWait Tack(CaseView view, Material cement, string? from) =>
+        Of(view, cement, WaitKind.Tack, from, label => label.TackOpensMin ?? label.LoadableMin, label => label.TackClosesMin,
+            "Touch it with a bare knuckle: dry, and nothing comes away?", "It no longer grips: lay one more thin coat on both faces.");
+
+    /// <summary>Until clamps, bands or plates may come off.</summary>
+    /// <param name="view">The case.</param>
+    /// <param name="material">What sets.</param>
+    /// <param name="from">Step from whose start it counts, or null.</param>
+    /// <param name="depthMm">Depth that moisture has to reach in millimetres; only what moisture sets looks at it.</param>
+    public static StepWait Hold(CaseView view, Material material, string? from, double depthMm = 0.1) =>
+        Deep(view, material, Of(view, material, WaitKind.Hold, from, label => label.HandleableMin ?? label.LoadableMin, _ => null,
+            "Is what squeezed out hard to a fingernail?", null), depthMm);
+
+    /// <summary>Until it may be loaded, for a depth that moisture has to reach.</summary>
+    public static StepWait LoadableThrough(CaseView view, Material material, string? from, double depthMm) =>
+        Deep(view, material, Loadable(view, material, from), depthMm);
+
+    /// <summary>Until it has cooled.</summary>
+    public static StepWait Cooled(CaseView view, Material material) =>
+        Of(view, material, WaitKind.Cool, null, label => label.SandableMin ?? label.LoadableMin, _ => null,
+            "Is it as cool as the item beside it, to the back of the hand?", null);
+
+    private static StepWait Deep(CaseView view, Material material, StepWait wait, double depthMm)
+    {
+        if (material is not { Cure: CureKind.Moisture, LabelFilmMm: { } film })
+        {
+            return wait;
+        }
+
+        var bench = view.Case.Bench;
+        var factor = MoistureCure.Factor(Math.Max(depthMm, 0.01), film, bench.TemperatureC, bench.RelativeHumidityPercent);
+        return wait with { OpensMin = wait.OpensMin * factor, RecheckMin = Math.Clamp(wait.OpensMin * factor / 10, 2, 240) };
+    }
 
     private static StepWait Of(
         CaseView view, Material resin, WaitKind kind, string? from,
@@ -40,7 +86,7 @@ internal static class Waits
 
     private static double LightMin(CaseView view, Material resin, double labelMin)
     {
-        var school = resin.Catalyst is null ? UvSchool.LightOnly : view.Case.Choice?.UvSchool ?? UvSchool.LightOnly;
-        return Daylight.Minutes(labelMin, view.Case.Bench.Light, school) ?? NotInThisLight;
+        var catalysed = resin.Catalyst is not null && view.School("uv-resin") == "light-and-catalyst";
+        return Daylight.Minutes(labelMin, view.Case.Bench.Light, catalysed) ?? NotInThisLight;
     }
 }

@@ -1,0 +1,16 @@
+namespace AbleMend.Core.Catalogue;
+
+/// <summary>One answer to a question on which practitioners disagree.</summary>
+/// <param name="Id">Identifier, unique in its question.</param>
+/// <param name="Name">What it is called at the bench.</param>
+/// <param name="Method">Way of mending that this answer means, or null.</param>
+/// <param name="Material">Main material that this answer means, or null.</param>
+public sealed record SchoolOption(string Id, string Name, string? Method = null, string? Material = null);
+
+/// <summary>A question on which practitioners disagree. Both answers are supported; one is the default, with its reason.</summary>
+/// <param name="Id">Identifier.</param>
+/// <param name="Question">The question.</param>
+/// <param name="Options">The answers.</param>
+/// <param name="Default">Identifier of the default.</param>
+/// <param name="Why">Why it is the default.</param>
+public sealed record School(string Id, string Question, IReadOnlyList<SchoolOption> Options, string Default, string Why);

@@ -1,0 +1,24 @@
+using AbleMend.Core.Gear;
+using AbleMend.Core.Plans;
+using AbleMend.Core.Proving;
+
+namespace AbleMend.Core.Methods.Steps;
+
+/// <summary>Inflating to prove, and what to tell about heat.</summary>
+internal static class Airtight
+{
+    /// <summary>Inflates to working pressure, with the pressure to bleed to before it is left in the sun.</summary>
+    public static StepList Inflate(StepList list)
+    {
+        var working = list.View.Construction.PressureKpa ?? 20;
+        var now = list.View.Case.Bench.TemperatureC;
+        var hot = list.View.Case.Wanted.HottestInUseC;
+        list.Figure("air.working", "Working pressure", working, "kPa", "Usual for the construction; the item's own label overrides it", Source.FromMemory("Working pressure of the construction"), decimals: 0);
+        list.Figure("air.in-heat", "It rises to", Gas.GaugeKpaAt(working, now, Math.Max(now, hot)), "kPa", "(gauge + atmosphere) × T2/T1 − atmosphere", Gas.Source,
+            [new("Now", now, "°C"), new("Hottest in use", hot, "°C"), new("Gauge now", working, "kPa")], 0);
+        list.Figure("air.bleed", "Bleed to before it is left in the sun", Gas.BleedToKpa(working, now, Math.Max(now, hot)), "kPa", "The pressure that reaches the working pressure at the hottest", Gas.Source,
+            [new("Hottest in use", hot, "°C")], 0);
+        return list.Do("inflate", Stage.Prove, "Inflate it to working pressure", "Slowly, in the shade, looking at the edges on the way up. Stop at a hiss.", 5,
+            "Nine of ten seam leaks come from over-pressure in the sun: bleed some before leaving it.", cautions: ["pressure"]);
+    }
+}

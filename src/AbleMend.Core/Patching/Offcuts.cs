@@ -1,0 +1,52 @@
+namespace AbleMend.Core.Patching;
+
+/// <summary>A piece of stock.</summary>
+/// <param name="Id">Identifier.</param>
+/// <param name="LengthMm">Length in millimetres, above 0.</param>
+/// <param name="WidthMm">Width in millimetres, above 0.</param>
+public sealed record Offcut(string Id, double LengthMm, double WidthMm);
+
+/// <summary>Where a patch lies on an offcut.</summary>
+/// <param name="Patch">Order of the patch.</param>
+/// <param name="Offcut">Identifier of the offcut.</param>
+/// <param name="XMm">Corner along the offcut in millimetres.</param>
+/// <param name="YMm">Corner across it in millimetres.</param>
+/// <param name="Turned">Whether it is turned by a quarter.</param>
+public sealed record Placement(int Patch, string Offcut, double XMm, double YMm, bool Turned);
+
+/// <summary>Fits patches on the offcuts in stock: largest first, on the smallest piece that takes it, split where the scissors go.</summary>
+public static class Offcuts
+{
+    /// <summary>Places every patch, or says that they do not all fit.</summary>
+    /// <param name="patches">Patches, by order, length and width.</param>
+    /// <param name="stock">Offcuts at hand.</param>
+    /// <returns>A placement for each patch, or null when one finds no room.</returns>
+    public static IReadOnlyList<Placement>? TryFit(IReadOnlyList<(int Order, double LengthMm, double WidthMm)> patches, IReadOnlyList<Offcut> stock)
+    {
+        var free = stock.Select(piece => new Room(piece.Id, 0, 0, piece.LengthMm, piece.WidthMm)).ToList();
+        var placed = new List<Placement>(patches.Count);
+        foreach (var (order, length, width) in patches.OrderByDescending(patch => patch.LengthMm * patch.WidthMm))
+        {
+            var rooms = free.Where(room => room.Takes(length, width) || room.Takes(width, length)).OrderBy(room => room.Length * room.Width).ToList();
+            if (rooms.Count == 0)
+            {
+                return null;
+            }
+
+            var room = rooms[0];
+            var turned = !room.Takes(length, width);
+            var (l, w) = turned ? (width, length) : (length, width);
+            placed.Add(new Placement(order, room.Offcut, room.X, room.Y, turned));
+            free.Remove(room);
+            free.Add(room with { X = room.X + l, Length = room.Length - l, Width = w });
+            free.Add(room with { Y = room.Y + w, Width = room.Width - w });
+        }
+
+        return placed;
+    }
+
+    private sealed record Room(string Offcut, double X, double Y, double Length, double Width)
+    {
+        public bool Takes(double length, double width) => length <= Length && width <= Width;
+    }
+}
