@@ -8,7 +8,7 @@ using AbleMend.Core.Running;
 namespace AbleMend.Data;
 
 /// <summary>
-/// Lantern Quay, an invented outdoor campus on a lake with its own repair shop: a dozen boards at different stages.
+/// Lantern Quay, an invented outdoor campus on a lake with its own repair shop: a dozen boards and other gear at different stages.
 /// Everything here is invented.
 /// </summary>
 public static class DemoData
@@ -16,7 +16,7 @@ public static class DemoData
     private const string Zone = "Europe/Dublin";
 
     private static readonly Tools Tools = new(
-        new CupDevice(5, 0.5, 60), ["P60", "P80", "P100", "P150", "P220", "P320", "P400", "P600"]);
+        new CupDevice(5, 0.5, 60), ["P60", "P80", "P100", "P120", "P150", "P220", "P320", "P400", "P500", "P600", "P1000", "P2000", "P2500"]);
 
     private static readonly BenchFacts Bench = new(20, 58, LightLevel.FullSun, null, Zone);
 
@@ -28,7 +28,10 @@ public static class DemoData
         Tools,
         [
             new("epoxy-2to1"), new("epoxy-5to1"), new("polyester-laminating"), new("uv-polyester"), new("uv-epoxy-safe"),
-            new("epoxy-100to42"), new("peroxide"), new("acetone"), new("isopropanol"),
+            new("epoxy-100to42"), new("peroxide"), new("acetone"), new("isopropanol"), new("gel-coat"), new("epoxy-metal"), new("cyanoacrylate-thin"),
+            new("wood-glue"), new("urethane-sealant"), new("silicone-adhesive"), new("cement-neoprene"), new("cement-fuel-resistant"), new("cement-vinyl"),
+            new("cement-polyurethane-two-part"), new("cement-csm-two-part"), new("base-filler"), new("base-weld"), new("polyethylene-rod"), new("hard-lacquer"),
+            new("mesh-disc"), new("repair-cloth"), new("water-wrap"), new("splint-sleeve"), new("valve-core"), new("hot-melt"),
         ]);
 
     /// <summary>Fills an empty database.</summary>

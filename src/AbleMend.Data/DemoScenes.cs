@@ -22,7 +22,7 @@ internal sealed record DemoScene(string Tag, Damage Damage, Wanted Wanted, Choic
 /// <summary>The demo's fleet.</summary>
 internal static class DemoItems
 {
-    /// <summary>The boards of Lantern Quay.</summary>
+    /// <summary>Boards and other gear of Lantern Quay.</summary>
     public static IReadOnlyList<ItemRow> At(DateTimeOffset now) =>
     [
         Board("BRD-01", "Longboard, cream", "pu-polyester-board", now, 52),
@@ -37,6 +37,17 @@ internal static class DemoItems
         Board("BRD-10", "Paddle board, slate", "eps-epoxy-board", now, 96),
         Board("BRD-11", "Race board, red", "eps-epoxy-board", now, 19),
         Board("BRD-12", "Rescue trainer, yellow", "pu-polyester-board", now, 60),
+        Board("SUP-14", "Inflatable board, orange", "drop-stitch-board", now, 26),
+        Board("CAN-03", "Canoe, aluminium", "aluminium-canoe", now, 140),
+        Board("KAY-12", "Kayak, moss", "rotomoulded-kayak", now, 70),
+        Board("RIB-01", "Safety boat", "csm-boat", now, 88),
+        Board("SKI-22L", "Touring ski, left", "ski", now, 33),
+        Board("SKI-22R", "Touring ski, right", "ski", now, 33),
+        Board("TEN-31", "Tunnel tent", "tent-polyurethane", now, 40),
+        Board("WAD-06", "Wader, size L", "neoprene-wader", now, 29),
+        Board("BOO-15", "Walking boots, 43", "boot-leather", now, 31),
+        Board("PAD-05", "Paddle, 215 cm", "carbon-paddle", now, 30),
+        Board("HAR-02", "Climbing harness, M", "climbing-harness", now, 50),
     ];
 
     private static ItemRow Board(string tag, string name, string construction, DateTimeOffset now, int months, string warranty = "None") =>
@@ -76,8 +87,17 @@ internal static class DemoScenes
             new("BRD-01", Ding("tail", 48, 10), For(later), System("fill-glass-coat", "epoxy-2to1"),
                 new("prove-float", StepPhase.Failed, TimeSpan.FromMinutes(25)), Days(5)),
             new("BRD-02", Ding("nose", 36, 6), For(later), null, null, TimeSpan.FromMinutes(30)),
+            new("SUP-14", Found(new Damage(DamageKind.Puncture, "bottom", new RoundShape(4), 0.9, false, Cause.Knock)), For(later), null,
+                new("rim", StepPhase.Waiting, TimeSpan.FromHours(16)), Days(1)),
+            new("CAN-03", Found(new Damage(DamageKind.Crack, "keel", new CrackShape(70, 1.5), 1.4, false, Cause.Knock)), For(later.AddDays(7)), null,
+                new("turn", StepPhase.Waiting, TimeSpan.FromHours(20)), Days(2)),
+            new("SKI-22R", new Damage(DamageKind.CoreShot, "base", new OvalShape(34, 12), 2.3, false, Cause.Knock), For(later), null,
+                new("level", StepPhase.Next, TimeSpan.FromMinutes(15)), Days(1)),
+            new("HAR-02", new Damage(DamageKind.Tear, "anywhere", new CrackShape(20, 2), 1, false, Cause.Wear), For(null), null, null, Days(1), true),
         ];
     }
+
+    private static Damage Found(Damage damage) => damage with { Located = true, Finds = [new Find("submersion", "one, beside the handle")] };
 
     private static TimeSpan Days(double days) => TimeSpan.FromDays(days);
 

@@ -1,3 +1,4 @@
+using AbleMend.Core.Materials;
 using AbleMend.Core.Mixing;
 using AbleMend.Core.Plans;
 
@@ -16,8 +17,9 @@ public enum UnitSystem
 /// <param name="Units">Units shown first.</param>
 /// <param name="Bench">Air, light, hours and zone at the bench.</param>
 /// <param name="Tools">Measuring device and grits.</param>
+/// <param name="Products">The shop's own products, as their labels describe them.</param>
 /// <param name="Shelf">Materials on the shelf; null counts everything as there.</param>
-public sealed record ShopSettings(string Name, UnitSystem Units, BenchFacts Bench, Tools Tools, IReadOnlyList<OnShelf>? Shelf)
+public sealed record ShopSettings(string Name, UnitSystem Units, BenchFacts Bench, Tools Tools, IReadOnlyList<OnShelf>? Shelf, IReadOnlyList<Material>? Products = null)
 {
     /// <value>A new shop's settings: a common bench, to be set to the real one.</value>
     public static ShopSettings ForNewShop { get; } = new(

@@ -3,6 +3,7 @@ using AbleMend.Core;
 using AbleMend.Core.Plans;
 using AbleMend.Data;
 using AbleMend.Server;
+using AbleMend.Server.Gallery;
 using AbleMend.Server.Gear;
 using AbleMend.Server.Http;
 using AbleMend.Server.Log;
@@ -33,6 +34,7 @@ builder.Services.AddSingleton<TimeProvider>(services => new ShopClock(services.G
 builder.Services.AddSingleton(_ => Planner.Shipped());
 builder.Services.AddDbContext<MendDb>((services, db) =>
     db.UseSqlite(MendDb.ConnectionTo(services.GetRequiredService<IOptions<ServerOptions>>().Value.Database)));
+builder.Services.AddSingleton<WorkedCases>();
 builder.Services.AddScoped<MendStore>();
 builder.Services.AddScoped<ShopStore>();
 builder.Services.AddProblemDetails(details => details.CustomizeProblemDetails = ProblemAnswers.Complete);
@@ -57,6 +59,7 @@ api.MapItems();
 api.MapMends();
 api.MapLog();
 api.MapTemplates();
+api.MapGallery();
 api.MapFallback(ProblemAnswers.NothingHere).ExcludeFromDescription();
 app.MapFallbackToFile("index.html");
 

@@ -69,14 +69,14 @@ public sealed class ShopTests : IDisposable
     public async Task The_demo_has_a_dozen_boards_at_different_stages()
     {
         using var demo = Shop.WithDemo();
-        (await demo.Client.GetFromJsonAsync<List<ItemView>>("/api/items", OpenJson.Options))!.Count.ShouldBe(12);
+        (await demo.Client.GetFromJsonAsync<List<ItemView>>("/api/items", OpenJson.Options))!.Count(item => item.Tag.StartsWith("BRD", StringComparison.Ordinal)).ShouldBe(12);
         var bench = (await demo.Client.GetFromJsonAsync<BenchView>("/api/bench", OpenJson.Options))!;
         bench.Entries.Count.ShouldBeGreaterThanOrEqualTo(6);
         bench.Entries.Select(entry => entry.Phase).Distinct().Count().ShouldBeGreaterThanOrEqualTo(4);
         bench.Entries.Select(entry => entry.Urgency).ShouldBe(bench.Entries.Select(entry => entry.Urgency).Order());
         bench.Entries[0].Urgency.ShouldBe(Urgency.AboutToBeLost);
         bench.Drafts.ShouldNotBeEmpty();
-        (await demo.Client.GetFromJsonAsync<List<LogEntry>>("/api/log", OpenJson.Options))!.Select(entry => entry.Decision).Distinct().Count().ShouldBe(4);
+        (await demo.Client.GetFromJsonAsync<List<LogEntry>>("/api/log", OpenJson.Options))!.Select(entry => entry.Decision).Distinct().Count().ShouldBe(5);
     }
 
     [Theory]
@@ -96,4 +96,44 @@ public sealed class ShopTests : IDisposable
     }
 
     private async Task<ShopView> ShopAsync() => (await _shop.Client.GetFromJsonAsync<ShopView>("/api/shop", OpenJson.Options))!;
+
+    [Fact]
+    public async Task A_product_of_the_shop_takes_part_in_matching_at_once()
+    {
+        var view = (await _shop.Client.GetFromJsonAsync<ShopView>("/api/shop", OpenJson.Options))!;
+        var planner = Core.Plans.Planner.Shipped();
+        var mine = planner.Catalogue.Materials["epoxy-2to1"] with { Id = "own-slow-epoxy", Name = "Workshop slow epoxy" };
+        var answer = await _shop.SendAsync(HttpMethod.Put, "/api/shop", view.Settings with { Products = [mine] }, view.Version);
+        answer.StatusCode.ShouldBe(HttpStatusCode.OK);
+        var plan = planner.Plan(Shop.DeckDing() with { Products = [mine], Wanted = new Core.Plans.Wanted(StartAt: DateTimeOffset.UnixEpoch.AddYears(50)) }).Value!;
+        plan.Candidates.ShouldContain(candidate => candidate.Material == "own-slow-epoxy" && !candidate.Vetoed);
+    }
+
+    [Fact]
+    public async Task A_product_whose_label_cannot_be_is_refused_by_its_field()
+    {
+        var view = (await _shop.Client.GetFromJsonAsync<ShopView>("/api/shop", OpenJson.Options))!;
+        var epoxy = Core.Plans.Planner.Shipped().Catalogue.Materials["epoxy-2to1"];
+        var broken = epoxy with { Id = "own-epoxy", Label = epoxy.Label! with { LoadableMin = -5 } };
+        var problem = await Shop.ProblemAsync(await _shop.SendAsync(HttpMethod.Put, "/api/shop", view.Settings with { Products = [broken] }, view.Version));
+        problem.Field.ShouldBe("products[0].label.loadableMin");
+    }
+
+    [Fact]
+    public async Task Every_worked_case_opens_on_the_bench_as_a_mend()
+    {
+        var cases = (await _shop.Client.GetFromJsonAsync<List<Server.Gallery.WorkedCase>>("/api/gallery", OpenJson.Options))!;
+        cases.Count.ShouldBeGreaterThanOrEqualTo(36);
+        foreach (var worked in cases)
+        {
+            var mend = await Shop.ReadAsync(await _shop.SendAsync(HttpMethod.Post, $"/api/gallery/{worked.Id}"));
+            mend.Tag.ShouldBe(worked.Tag);
+            mend.Problems.ShouldBeEmpty();
+            mend.Plan.ShouldNotBeNull();
+        }
+    }
+
+    [Fact]
+    public async Task A_worked_case_that_is_not_there_is_told() =>
+        (await Shop.ProblemAsync(await _shop.SendAsync(HttpMethod.Post, "/api/gallery/a-broken-heart"))).Code.ShouldBe("unknown-id");
 }

@@ -97,7 +97,7 @@ test('a real shop starts with nothing and says what to do', async ({ page }) => 
     await page.getByRole('link', { name: 'Start a mend' }).first().click();
     await page.getByLabel('Tag').fill('OWN-1');
     await page.getByLabel('What people call it').fill('The first one');
-    await page.getByRole('radio', { name: /EPS foam/ }).click();
+    await page.getByRole('radio', { name: /^Hard board: EPS foam/ }).click();
     await page.getByRole('button', { name: 'Add it and look at it' }).click();
     await expect(page.getByRole('heading', { level: 1 })).toContainText('OWN-1');
     await expect(page.getByRole('img', { name: /Section/ })).toContainText('EPS foam');

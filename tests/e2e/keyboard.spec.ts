@@ -71,7 +71,7 @@ test('a deck ding, quick, with the keyboard alone', async ({ page }) => {
   await page.keyboard.press('r');
   await expect(heading).toHaveText('Peel the film');
   await page.keyboard.press('d');
-  await expect(heading).toHaveText('Until it may get wet');
+  await expect(heading).toHaveText('Until it may be used');
   await page.keyboard.press('r');
   for (const test of ['Draw a fingernail across the edge', 'Lean a thumb on it']) {
     await expect(heading).toHaveText(test);

@@ -57,7 +57,7 @@ test('a fin box, from first look to the log, through a crash in the middle', asy
   await kept(page);
 
   // A warmer bench moves the clock at once.
-  const ready = page.getByText(/Ready for water/).locator('strong');
+  const ready = page.getByText(/Ready for use/).locator('strong');
   const before = await ready.innerText();
   await page.getByRole('slider', { name: 'Bench temperature' }).focus();
   for (let i = 0; i < 12; i++) await page.keyboard.press('ArrowRight');

@@ -10,6 +10,9 @@ test.afterAll(() => server.dispose());
 const views: readonly (readonly [string, string, string])[] = [
   ['bench', '/', 'then'],
   ['start a mend', '/new', 'What is hurt?'],
+  ['worked cases', '/gallery', 'Ski, core shot'],
+  ['look, another family', '/mends/16/look', 'Canoe, aluminium'],
+  ['plan, another family', '/mends/16/plan', 'Stop-drill both ends'],
   ['look', '/mends/13/look', 'What is it?'],
   ['match', '/mends/11/match', 'What holds on every layer'],
   ['match with vetoes', '/mends/10/match', 'Kept off'],

@@ -23,6 +23,9 @@ public sealed class FillGlassCoat : MendMethod
     /// <summary>How far fill stands proud before it is cut back, in millimetres. Common practice: a little.</summary>
     public const double FillProudMm = 0.5;
 
+    /// <summary>Thickest pass of thickened resin in millimetres. From memory: more than this traps air and heats.</summary>
+    public const double PassMm = 12;
+
     /// <summary>Thickness of a sanding coat in millimetres: thin. From memory.</summary>
     public const double CoatMm = 0.15;
 
@@ -40,7 +43,7 @@ public sealed class FillGlassCoat : MendMethod
     public override int Tidiness => 4;
 
     /// <inheritdoc/>
-    public override IReadOnlyList<string> Schools => ["patch-order", "uv-resin", "dry-finish", "fill-thickness"];
+    public override IReadOnlyList<string> Schools => ["ding", "patch-order", "uv-resin", "dry-finish", "fill-thickness"];
 
     /// <inheritdoc/>
     protected override IReadOnlyList<DamageKind> Kinds => [DamageKind.Ding, DamageKind.Crack, DamageKind.Hole, DamageKind.FinBoxSurround];
@@ -172,25 +175,34 @@ public sealed class FillGlassCoat : MendMethod
         var need = Fills.ToMix(cavity, cut.AreaMm2, proud, Fills.ShrinkPercent(resin.Chemistry));
         var mix = Mixes.Mix(inputs, new MixOrder("fill", "Mix the fill", "then the filler until it stands", need, 5, inputs.Materials.Filler, true));
         steps.Add(mix with { Figures = ["fill.cavity", "fill.proud", .. mix.Figures] });
-        var layers = resin.Light is { } light ? Math.Ceiling(depth / light.LayerMm) : 1;
+        var layers = resin.Light is { } light ? Math.Ceiling(depth / light.LayerMm) : Passes(view, depth);
         if (layers > 1)
         {
             sheet.Put("fill.layers", "Layers", new Worked(layers, "", new Derivation(
-                "Depth ÷ the most that light cures at once, rounded up", Source.FromMemory("Layer of the label"),
-                [new("Depth", depth, "mm"), new("One layer", resin.Light!.LayerMm, "mm")])));
+                resin.Light is null ? "Depth ÷ one thin pass, rounded up: thin passes trap less air and heat less" : "Depth ÷ the most that light cures at once, rounded up",
+                Source.FromMemory(resin.Light is null ? "Thickness of a pass" : "Layer of the label"),
+                [new("Depth", depth, "mm"), new("One layer", resin.Light?.LayerMm ?? PassMm, "mm")])));
         }
 
         var tint = view.Case.Wanted.Tint ? "Tint the bare foam first. " : "";
-        var layered = layers > 1 ? $"Work in {layers:0} layers, each set in the light before the next. " : "";
+        var layered = layers > 1 ? resin.Light is null ? $"Work in {layers:0} passes, each firm before the next. " : $"Work in {layers:0} layers, each set in the light before the next. " : "";
         var wait = Waits.Sandable(view, resin, "fill-mix");
         steps.Add(new PlanStep("fill", Stage.Apply, "Fill it, a little proud",
             $"{tint}{layered}Press it into the corners with a card so that no air is left, draw it off {proud:0.0} mm proud. Set a stick in a drip beside it as witness.",
             layers > 1 ? ["fill.proud", "fill.layers"] : ["fill.proud"], [], "Leave a witness of the same mix beside it.",
-            new StepTiming("fill", 5 * layers, true, wait with { OpensMin = wait.OpensMin * layers }), null, ["fill"]));
+            new StepTiming("fill", 5 * layers, true, wait with { OpensMin = wait.OpensMin + BetweenPasses(view, resin, layers, wait.OpensMin) }), null, ["fill"]));
         steps.Add(new PlanStep("fair", Stage.Shape, "Fair the fill flush", "Hard block and the keying grit: flush, and the rim keyed again. Blow it off, wipe it, let it flash.",
             [], ["resin-dust", "glass-dust"], "Key the fill too: no shine may be left.",
             new StepTiming("fair", 8, false, Ground.Flashing(inputs.Materials.Cleaner)), null, ["fair"]));
     }
+
+    /// <summary>Passes of a fill that sets by itself: several thin ones by the default school once it is deeper than one.</summary>
+    private static double Passes(CaseView view, double depthMm) =>
+        view.School("fill-thickness") == "thin-passes" ? Math.Max(1, Math.Ceiling(depthMm / PassMm)) : 1;
+
+    /// <summary>Minutes that the passes before the last one add: light has to set each, what sets by itself has to be firm.</summary>
+    private static double BetweenPasses(CaseView view, Material resin, double layers, double opensMin) =>
+        (layers - 1) * (resin.Light is null ? Waits.Recoat(view, resin, null).OpensMin : opensMin);
 
     private static void AddGlass(List<PlanStep> steps, MethodInputs inputs, IReadOnlyList<Patch> patches, Outline largest, int plies)
     {

@@ -34,7 +34,7 @@ public sealed class UvUnderFilm : MendMethod
     public override ProperRepair? Proper { get; } = new("Sand, fill, glass and coat it", ProperRepairDays);
 
     /// <inheritdoc/>
-    public override IReadOnlyList<string> Schools => ["uv-resin"];
+    public override IReadOnlyList<string> Schools => ["ding", "uv-resin"];
 
     /// <inheritdoc/>
     protected override IReadOnlyList<DamageKind> Kinds => [DamageKind.Ding, DamageKind.Crack, DamageKind.Hole];

@@ -79,12 +79,12 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
         var taken = (choice?.Schools ?? NoSchools)
             .Select(pair => view.Catalogue.Schools[pair.Key].Options.First(option => option.Id == pair.Value))
             .Where(option => (option.Method ?? option.Material) is not null)
-            .Where(option => candidates.Any(each => (option.Method ?? each.Method) == each.Method && (option.Material ?? each.Material) == each.Material))
+            .Where(option => candidates.Any(each => Is(option, each)))
             .ToList();
         var wanted = candidates
             .Where(each => choice?.Method is null || each.Method == choice.Method)
             .Where(each => choice?.Material is null || each.Material == choice.Material)
-            .Where(each => taken.All(option => (option.Method ?? each.Method) == each.Method && (option.Material ?? each.Material) == each.Material))
+            .Where(each => taken.All(option => Is(option, each)))
             .ToList();
         if (wanted.FirstOrDefault(each => !each.Vetoed) is { } best)
         {
@@ -136,16 +136,25 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
             timeline,
             [.. composition.Steps.SelectMany(step => step.Cautions).Append("safety-sheet").Distinct().Select(id => Catalogue.Cautions[id])],
             [.. composition.Warnings, .. Warn(view, composition, timeline)],
-            [.. method.Schools.Select(id => Taken(view, id))],
+            [.. method.Schools.Where(id => IsOpen(view.Catalogue.Schools[id], candidates)).Select(id => Taken(view, id, candidate))],
             method.Proper?.What,
             method.Proper is { } proper ? (view.Case.Wanted.NeededBy ?? view.StartAt).AddDays(proper.WithinDays) : null));
     }
 
-    private static TakenSchool Taken(CaseView view, string id)
+    /// <summary>Whether both answers of a question can be had for this damage.</summary>
+    private static bool IsOpen(School school, IReadOnlyList<Candidate> candidates) =>
+        school.Options.Count(option => candidates.Any(each => Is(option, each))) > 1;
+
+    private static bool Is(SchoolOption option, Candidate candidate) =>
+        (option.Method ?? candidate.Method) == candidate.Method && (option.Material ?? candidate.Material) == candidate.Material;
+
+    /// <summary>What was taken: where the answers are methods or materials, the one that the picked system is.</summary>
+    private static TakenSchool Taken(CaseView view, string id, Candidate picked)
     {
         var school = view.Catalogue.Schools[id];
-        var option = view.School(id);
-        return new TakenSchool(id, option, option == school.Default ? school.Why : "Chosen by the technician.");
+        var stands = school.Options.Where(option => (option.Method ?? option.Material) is not null).FirstOrDefault(option => Is(option, picked));
+        var taken = stands?.Id ?? view.School(id);
+        return new TakenSchool(id, taken, taken == school.Default ? school.Why : "Chosen by the technician, or ranked first here.");
     }
 
     private static PlanStep Step(Composition composition, string id) => composition.Steps.First(step => step.Id == id);

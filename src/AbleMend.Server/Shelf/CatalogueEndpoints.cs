@@ -1,5 +1,7 @@
+using AbleMend.Core.Catalogue;
 using AbleMend.Core.Finishing;
 using AbleMend.Core.Gear;
+using AbleMend.Core.Looking;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Methods;
 using AbleMend.Core.Plans;
@@ -18,7 +20,10 @@ public sealed record CatalogueView(
     IReadOnlyList<Material> Materials,
     IReadOnlyList<MethodWords> Methods,
     IReadOnlyList<string> Grits,
-    IReadOnlyList<ProofTest> Proofs);
+    IReadOnlyList<ProofTest> Proofs,
+    IReadOnlyList<School> Schools,
+    IReadOnlyList<LookTest> LookTests,
+    IReadOnlyList<string> Tools);
 
 /// <summary>The catalogue.</summary>
 public static class CatalogueEndpoints
@@ -32,7 +37,10 @@ public static class CatalogueEndpoints
                 planner.Catalogue.MaterialList,
                 [.. AllMethods.List.Select(method => new MethodWords(method.Id, method.Name, method.Why, method.Permanence))],
                 [.. Grit.All.Select(grit => grit.Label)],
-                [.. ProofTest.All.Values]))
+                [.. ProofTest.All.Values],
+                planner.Catalogue.SchoolList,
+                planner.Catalogue.LookTests,
+                [.. AllMethods.List.SelectMany(method => method.Needs).Distinct().Order()]))
             .WithName("getCatalogue")
             .WithSummary("Constructions, materials, methods, grits and tests by identifier.");
 }

@@ -1,6 +1,5 @@
 using AbleMend.Core;
 using AbleMend.Core.Gear;
-using AbleMend.Core.Methods;
 using AbleMend.Core.Plans;
 using AbleMend.Data;
 using AbleMend.Server.Http;
@@ -58,8 +57,9 @@ public static class ShopEndpoints
             settings.Bench,
             new Wanted(StartAt: time.GetUtcNow()),
             settings.Tools,
-            settings.Shelf);
-        var problems = CaseChecks.Check(specimen, planner.Catalogue, AllMethods.List);
+            settings.Shelf,
+            Products: settings.Products);
+        var problems = planner.Plan(specimen).Problems;
         return settings.Name is { Length: > 0 and <= 60 }
             ? problems
             : [new Problem("bad-name", "name", "The shop's name is empty or longer than 60 characters.", "Give it a short name."), .. problems];

@@ -37,3 +37,9 @@ export const logQuery = (q: string) =>
     queryFn: () => ask(api.GET('/api/log', { params: { query: { q } } })),
     placeholderData: (before) => before,
   });
+
+export const galleryQuery = queryOptions({
+  queryKey: ['gallery'],
+  queryFn: () => ask(api.GET('/api/gallery')),
+  staleTime: Infinity,
+});

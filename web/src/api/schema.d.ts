@@ -142,6 +142,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/gallery": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Worked cases, one or more for each job. */
+        get: operations["getGallery"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/gallery/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Put a worked case on the bench; its item joins the fleet when it is not there. */
+        post: operations["openWorkedCase"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/mends/{id}": {
         parameters: {
             query?: never;
@@ -334,10 +368,10 @@ export interface components {
             method: string;
             /** @description Its name. */
             methodName: string;
-            /** @description Identifier of the resin. */
-            resin: string;
+            /** @description Identifier of the main material, the one that holds. */
+            material: string;
             /** @description Its name. */
-            resinName: string;
+            materialName: string;
             /** @description What speaks for it. */
             why: string;
             /** @description Whether it may not be used. */
@@ -373,6 +407,9 @@ export interface components {
             methods: components["schemas"]["MethodWords"][];
             grits: string[];
             proofs: components["schemas"]["ProofTest"][];
+            schools: components["schemas"]["School"][];
+            lookTests: components["schemas"]["LookTest"][];
+            tools: string[];
         };
         /** @description Catalyst of a catalysed resin, by weight of resin. */
         CatalystDose: {
@@ -406,7 +443,7 @@ export interface components {
          * @description How it happened.
          * @enum {unknown}
          */
-        Cause: "knock" | "pressure" | "heat" | "by-itself" | "unknown";
+        Cause: "knock" | "pressure" | "heat" | "wear" | "by-itself" | "unknown";
         /** @description A usual caution. It never replaces the product's own safety sheet or local rules. */
         Caution: {
             /** @description Identifier. */
@@ -416,14 +453,20 @@ export interface components {
         };
         /** @description What the technician chose; whatever is null is chosen by ranking or by default. */
         Choice: {
+            /** @description Identifier of the way of mending. */
             method?: null | string;
-            resin?: null | string;
+            /** @description Identifier of the main material, the one that holds. */
+            material?: null | string;
+            /** @description Identifier of the cloth. */
             cloth?: null | string;
+            /** @description Identifier of the filler. */
             filler?: null | string;
-            patchOrder?: components["schemas"]["PatchOrder"];
-            uvSchool?: components["schemas"]["UvSchool"];
-            /** @default P320 */
-            dryFinish: string;
+            /** @description Identifier of the stock that patches are cut from. */
+            patch?: null | string;
+            /** @description Option chosen where practitioners disagree, by question; the default of the question where it is left out. */
+            schools?: null | {
+                [key: string]: string;
+            };
         };
         /** @description How a kind of item is built: real layers, outside in, through to the other face. */
         Construction: {
@@ -431,6 +474,8 @@ export interface components {
             id: string;
             /** @description Generic name. */
             name: string;
+            /** @description Family of gear. */
+            family: components["schemas"]["GearFamily"];
             /** @description Its silhouette. */
             silhouette: components["schemas"]["Silhouette"];
             /**
@@ -444,8 +489,27 @@ export interface components {
             layers: components["schemas"]["Layer"][];
             /** @description Places that matter. */
             locations: components["schemas"]["Location"][];
+            /** @description Kinds of damage that it comes with, the usual ones first. */
+            damages: components["schemas"]["UsualDamage"][];
             /** @description Where the thicknesses come from. */
             source: string;
+            /**
+             * @description Whether it has a mate that is worked on as well.
+             * @default false
+             */
+            pair: boolean;
+            /**
+             * Format: double
+             * @description Working gauge pressure in kPa of what is inflated, or null.
+             */
+            pressureKpa?: null | number;
+            /**
+             * Format: double
+             * @description Radius of a tube, or of a shaft, in millimetres; for drop-stitch half its thickness; null where it has none.
+             */
+            radiusMm?: null | number;
+            /** @description Why it is never mended here, or null. */
+            refuse?: null | string;
         };
         /** @description Turns a label's minutes into clock time at a climate. */
         CureClock: {
@@ -489,7 +553,7 @@ export interface components {
             safePeakC: number;
         };
         /** @enum {unknown} */
-        CureKind: "two-part" | "catalysed" | "light" | null;
+        CureKind: "two-part" | "catalysed" | "light" | "moisture" | "solvent" | "cooling" | "at-once" | null;
         /** @description Milestones of cure as the label gives them, in minutes at the reference temperature, from mixing (or from the light). */
         CureLabel: {
             /**
@@ -509,9 +573,9 @@ export interface components {
             potMassG: null | number;
             /**
              * Format: double
-             * @description Firm enough to take the next coat without sanding.
+             * @description Firm enough to take the next coat without sanding; null where there is no next coat.
              */
-            recoatOpensMin: number;
+            recoatOpensMin: null | number;
             /**
              * Format: double
              * @description After this the next coat needs a key; null when sanding is always needed.
@@ -519,9 +583,9 @@ export interface components {
             recoatClosesMin: null | number;
             /**
              * Format: double
-             * @description Cuts to dust instead of clogging.
+             * @description Cuts to dust instead of clogging; null for what is never cut.
              */
-            sandableMin: number;
+            sandableMin: null | number;
             /**
              * Format: double
              * @description May get wet and be loaded.
@@ -547,6 +611,21 @@ export interface components {
              * @description Highest relative humidity to use it at.
              */
             maximumHumidityPercent: number;
+            /**
+             * Format: double
+             * @description For a cement: dry to the touch, no transfer to a knuckle.
+             */
+            tackOpensMin?: null | number;
+            /**
+             * Format: double
+             * @description After this the coat no longer grips and is laid again.
+             */
+            tackClosesMin?: null | number;
+            /**
+             * Format: double
+             * @description Clamps and bands may come off; null takes the loadable milestone.
+             */
+            handleableMin?: null | number;
         };
         /** @description The damage as seen. */
         Damage: {
@@ -569,21 +648,42 @@ export interface components {
             neighbours?: null | components["schemas"]["Neighbour"][];
             fin?: null | components["schemas"]["FinCheck"];
             /**
-             * @description Whether it runs from rail to rail.
+             * @description Whether it runs from side to side.
              * @default false
              */
             acrossWholeWidth: boolean;
+            /**
+             * Format: double
+             * @description Opening of a seam, of parted plies or of a lifted edge in millimetres, 0.1 to 100; null where there is none.
+             */
+            gapMm?: null | number;
+            /**
+             * Format: double
+             * @description Thickness of what is gone from an edge, heel or tip in millimetres, 0.1 to 100; null where nothing is.
+             */
+            missingMm?: null | number;
+            /**
+             * Format: int32
+             * @description How many glue lines have parted, 1 to 12; null where none has.
+             */
+            plies?: null | number;
+            /** @description Whether the leak was found; null where nothing leaks. */
+            located?: null | boolean;
+            /** @description Whether a fingernail still catches on the edge after the burrs are off; null where it was not tried. */
+            edgeCatches?: null | boolean;
+            /** @description Leaks and flaws found so far, or null. */
+            finds?: null | components["schemas"]["Find"][];
         };
         /**
          * @description What kind of hurt it is.
          * @enum {unknown}
          */
-        DamageKind: "ding" | "crack" | "hole" | "fin-box-surround";
+        DamageKind: "ding" | "crack" | "hole" | "fin-box-surround" | "slice" | "scratch" | "core-shot" | "puncture" | "pinholes" | "tear" | "melt" | "seam-open" | "strip-lifted" | "valve-leak" | "water-inside" | "parted" | "soft-spot" | "split" | "splinter" | "chip" | "sole-parted" | "worn-away" | "edge-pulled" | "seal-torn" | "crumbled" | "bent";
         /**
          * @description What to do with the item.
          * @enum {unknown}
          */
-        Decision: "mend" | "mend-for-now" | "warranty" | "refer" | "retire";
+        Decision: "mend" | "mend-for-now" | "warranty" | "refer" | "retire" | "refuse";
         /** @description Why a figure is what it is: inputs, rule and source. */
         Derivation: {
             /** @description The formula or rule in words and symbols. */
@@ -628,6 +728,23 @@ export interface components {
             /** @description Outline that is keyed and taped; empty before there is a method. */
             keyOutline: components["schemas"]["PointMm"][][];
             work: null | components["schemas"]["WorkProfile"];
+            /** @description What the method adds besides, in the section and from above. */
+            marks: components["schemas"]["DrawnMark"][];
+        };
+        /** @description Something that a method puts on the drawing. */
+        DrawnMark: {
+            /** @description Identifier that steps refer to with IReadOnlyList&lt;string&gt; PlanStep.Draws. */
+            id: string;
+            /** @description Which picture. */
+            view: components["schemas"]["MarkView"];
+            /** @description How it is drawn. */
+            kind: components["schemas"]["MarkKind"];
+            /** @description Corner points in millimetres, in the coordinates of the view. */
+            points: components["schemas"]["PointMm"][];
+            /** @description Whether the last point joins the first. */
+            closed: boolean;
+            /** @description A few words beside it, or null. */
+            words: null | string;
         };
         /** @description A number of the plan that can be opened to its reason. */
         Figure: {
@@ -666,6 +783,13 @@ export interface components {
             /** @description Whether the fin rocks in the box by hand. */
             rocks: boolean;
         };
+        /** @description A leak or a hidden flaw that was found, with the test that found it. One find does not exclude another. */
+        Find: {
+            /** @description Identifier of the finding test. */
+            test: string;
+            /** @description Where, in words of 1 to 120 characters. */
+            place: string;
+        };
         /** @description What a rule found against a material or system. */
         Finding: {
             /** @description Identifier of the rule. */
@@ -681,6 +805,11 @@ export interface components {
             /** @description Where the rule comes from. */
             source: string;
         };
+        /**
+         * @description Families of gear, in the order in which they are offered.
+         * @enum {unknown}
+         */
+        GearFamily: "boards" | "hulls" | "skis" | "inflatables" | "tents-and-poles" | "waders-and-suits" | "footwear" | "paddles" | "forks-decks-and-limbs" | "holds-a-life";
         /** @description One thing that a figure was worked out from. */
         Input: {
             /** @description What it is, as the bench would say it. */
@@ -722,6 +851,19 @@ export interface components {
             earlierMend: null | string;
             /** Format: int32 */
             mendCount: number;
+        };
+        /** @description A kit whose parts come in set amounts: it is mixed by halves and quarters. */
+        Kit: {
+            /**
+             * Format: double
+             * @description Adhesive in the tin, in mL.
+             */
+            aMl: number;
+            /**
+             * Format: double
+             * @description Curing agent in the vial, in mL.
+             */
+            bMl: number;
         };
         /** @description One layer of an item, in its place from the outside in. */
         Layer: {
@@ -783,17 +925,37 @@ export interface components {
             id: string;
             /** @description What the bench calls it. */
             name: string;
-            /** @description Whether a film or a flat block lies down on it. */
+            /**
+             * Format: double
+             * @description Where its button lies on the silhouette, percent from the left, 0 to 100.
+             */
+            xPercent: number;
+            /**
+             * Format: double
+             * @description Percent from the top, 0 to 100.
+             */
+            yPercent: number;
+            /**
+             * @description Whether a film, a patch or a flat block lies down on it.
+             * @default true
+             */
             flat: boolean;
             /**
              * Format: double
              * @description Thickness of the core layer here in millimetres, in place of the construction's own; null for no change.
              */
-            coreThicknessMm: null | number;
-            /** @description Whether a fin box is set here. */
-            finBox: boolean;
-            /** @description Whether the layers are met from the other face, last layer first. */
+            coreThicknessMm?: null | number;
+            /**
+             * @description Whether the layers are met from the other face, last layer first.
+             * @default false
+             */
             fromBottom: boolean;
+            /** @description Layers of this place, outside in, where it is built otherwise; null for the construction's own. */
+            layers?: null | components["schemas"]["Layer"][];
+            /** @description What the rules want to know of it, such as `fin-box`, `airtight`, `ferrule` or `knee`. */
+            traits?: null | string[];
+            /** @description Why nothing is mended at this place, or null. */
+            refuse?: null | string;
         };
         /** @description A closed mend. */
         LogEntry: {
@@ -806,13 +968,36 @@ export interface components {
             location: string;
             damageKind: string;
             methodName: null | string;
-            resinName: null | string;
+            materialName: null | string;
             /** Format: date-time */
             closedAt: string;
             words: null | string;
             /** Format: int32 */
             followsMendId: null | number;
         };
+        /** @description A way of finding what leaks or hides. */
+        LookTest: {
+            /** @description Identifier. */
+            id: string;
+            /** @description What the hand does. */
+            name: string;
+            /** @description How, and what it shows. */
+            how: string;
+            /** @description Kinds of damage that it finds. */
+            kinds: components["schemas"]["DamageKind"][];
+            /** @description Families of the outer layer that it works on; empty for all. */
+            families: string[];
+        };
+        /**
+         * @description How a mark is drawn.
+         * @enum {unknown}
+         */
+        MarkKind: "cut" | "fill" | "bead" | "patch" | "glue" | "tape" | "clamp" | "drill" | "wrap" | "forbidden" | "flow";
+        /**
+         * @description Which of the two pictures a mark belongs to.
+         * @enum {unknown}
+         */
+        MarkView: "section" | "above";
         /** @description What counted for a candidate, each 0 (worst) to 5 (best). */
         Marks: {
             /** Format: double */
@@ -896,6 +1081,36 @@ export interface components {
              * @description Minutes for a cleaner to leave an open surface at 20 °C.
              */
             flashMin?: null | number;
+            flexibility?: null | components["schemas"]["Movement"];
+            /**
+             * Format: double
+             * @description Highest temperature in °C that the bond stands in use; null when it outlasts what it holds.
+             */
+            serviceMaxC?: null | number;
+            /**
+             * Format: double
+             * @description Lap shear strength in MPa of a sound joint in the gear it is made for; null where it is not known.
+             */
+            lapShearMpa?: null | number;
+            /**
+             * Format: int32
+             * @description Coats on each face of a cement.
+             */
+            coats?: null | number;
+            /**
+             * Format: double
+             * @description One wet coat of a cement or sealant in g/m².
+             */
+            spreadGPerM2?: null | number;
+            kit?: null | components["schemas"]["Kit"];
+            /**
+             * Format: double
+             * @description Film in millimetres that the label's times of a moisture-curing material are for.
+             */
+            labelFilmMm?: null | number;
+            shelfLife?: null | components["schemas"]["ShelfLife"];
+            /** @description Families that a cleaner is for, or that a patch stock is of, in the order of preference. */
+            suits?: null | string[];
             /** @description Whether the surface needs wax or film to cure in air. */
             airInhibited?: boolean;
         };
@@ -1007,6 +1222,8 @@ export interface components {
              */
             tolerancePercent: number;
         };
+        /** @enum {unknown} */
+        Movement: "rigid" | "bends" | "stretches" | null;
         /** @description Another hurt area close by, at an offset from the first. */
         Neighbour: {
             /** @description Its shape. */
@@ -1098,12 +1315,6 @@ export interface components {
             pieces: components["schemas"]["PointMm"][][];
         };
         /**
-         * @description Order of layered patches.
-         * @default small-first
-         * @enum {unknown}
-         */
-        PatchOrder: "small-first" | "large-first";
-        /**
          * @description How long the mend is meant to hold.
          * @enum {unknown}
          */
@@ -1162,10 +1373,10 @@ export interface components {
             method: string;
             /** @description Its name. */
             methodName: string;
-            /** @description Identifier of the resin. */
-            resin: string;
+            /** @description Identifier of the main material, the one that holds. */
+            material: string;
             /** @description Its name. */
-            resinName: string;
+            materialName: string;
             /** @description Identifier of the cloth. */
             cloth: string;
             /** @description Identifier of the filler. */
@@ -1174,6 +1385,8 @@ export interface components {
             cleaner: string;
             /** @description How long it is meant to hold. */
             permanence: components["schemas"]["Permanence"];
+            /** @description Identifier of the stock that patches are cut from; null where none are. */
+            patch: null | string;
         };
         /** @description A point of a traced outline, in millimetres on the surface: x along the item, y across it. */
         PointMm: {
@@ -1240,13 +1453,21 @@ export interface components {
             /** @description Always string RepairCase.CurrentFormat. */
             format: string;
             item: components["schemas"]["ItemFacts"];
+            /** @description The damage. */
             damage: components["schemas"]["Damage"];
+            /** @description Air, light and hours. */
             bench: components["schemas"]["BenchFacts"];
+            /** @description What is wanted. */
             wanted: components["schemas"]["Wanted"];
+            /** @description Tools at hand. */
             tools: components["schemas"]["Tools"];
+            /** @description What is on the shelf; null when everything is. */
             shelf?: null | components["schemas"]["OnShelf"][];
             choice?: null | components["schemas"]["Choice"];
+            /** @description Figures set by hand. */
             overrides?: null | components["schemas"]["Override"][];
+            /** @description The shop's own products, as their labels describe them, beside the catalogue's. */
+            products?: null | components["schemas"]["Material"][];
         };
         /** @description A plan: the same case and catalogue give the same plan. */
         RepairPlan: {
@@ -1288,6 +1509,10 @@ export interface components {
             cautions: components["schemas"]["Caution"][];
             /** @description What the plan wants known. */
             warnings: components["schemas"]["Warning"][];
+            /** @description Questions on which practitioners disagree that this method asks, with what was taken. */
+            schools: components["schemas"]["TakenSchool"][];
+            /** @description For a mend for now: what the proper repair is. */
+            properRepair: null | string;
             /**
              * Format: date-time
              * @description For a mend for now: when the proper repair is due.
@@ -1298,7 +1523,7 @@ export interface components {
          * @description What a material does in a mend.
          * @enum {unknown}
          */
-        Role: "resin" | "cloth" | "filler" | "cleaner" | "catalyst";
+        Role: "resin" | "cement" | "adhesive" | "sealant" | "melt" | "lacquer" | "self-adhesive" | "wrap" | "splint" | "part" | "patch-stock" | "cloth" | "filler" | "cleaner" | "catalyst" | "release" | "compound";
         /** @description One thing that happened. Events are only ever added. */
         RunEvent: {
             /**
@@ -1362,6 +1587,30 @@ export interface components {
              */
             lastNumber: number;
         };
+        /** @description A question on which practitioners disagree. Both answers are supported; one is the default, with its reason. */
+        School: {
+            /** @description Identifier. */
+            id: string;
+            /** @description The question. */
+            question: string;
+            /** @description The answers. */
+            options: components["schemas"]["SchoolOption"][];
+            /** @description Identifier of the default. */
+            default: string;
+            /** @description Why it is the default. */
+            why: string;
+        };
+        /** @description One answer to a question on which practitioners disagree. */
+        SchoolOption: {
+            /** @description Identifier, unique in its question. */
+            id: string;
+            /** @description What it is called at the bench. */
+            name: string;
+            /** @description Way of mending that this answer means, or null. */
+            method?: null | string;
+            /** @description Main material that this answer means, or null. */
+            material?: null | string;
+        };
         /** @description A layer as the section shows it. */
         SectionLayer: {
             /** @description Identifier. */
@@ -1398,7 +1647,7 @@ export interface components {
         };
         /** @description Shape of the hurt area as seen from above. */
         Shape: components["schemas"]["ShapeRoundShape"] | components["schemas"]["ShapeOvalShape"] | components["schemas"]["ShapeCrackShape"] | components["schemas"]["ShapeTracedShape"];
-        /** @description A straight crack. */
+        /** @description A straight crack, tear, slit or scratch. */
         ShapeCrackShape: {
             /** @enum {string} */
             kind: "crack";
@@ -1445,6 +1694,21 @@ export interface components {
             /** @description 3 to 400 points that do not cross themselves. */
             points: components["schemas"]["PointMm"][];
         };
+        /** @description How long it keeps, and how. */
+        ShelfLife: {
+            /**
+             * Format: double
+             * @description Months from filling while sealed, above 0.
+             */
+            sealedMonths: number;
+            /**
+             * Format: double
+             * @description Months once opened, above 0.
+             */
+            openedMonths: number;
+            /** @description How it is kept. */
+            storage: string;
+        };
         /** @description The shop: what every new case starts from. */
         ShopSettings: {
             /** @description Name of the shop, 1 to 60 characters. */
@@ -1457,6 +1721,8 @@ export interface components {
             tools: components["schemas"]["Tools"];
             /** @description Materials on the shelf; null counts everything as there. */
             shelf: null | components["schemas"]["OnShelf"][];
+            /** @description The shop's own products, as their labels describe them. */
+            products?: null | components["schemas"]["Material"][];
         };
         /** @description Settings with their version and the shop's present. */
         ShopView: {
@@ -1470,7 +1736,7 @@ export interface components {
          * @description Kinds of silhouette to tap on.
          * @enum {unknown}
          */
-        Silhouette: "board";
+        Silhouette: "board" | "hull" | "raft" | "ski" | "deck" | "limb" | "foil" | "paddle" | "pole" | "tent" | "wader" | "suit" | "shoe" | "fork" | "harness";
         /** @description A citation: its kind and, in words, what it points to. */
         Source: {
             /** @description How firm it is. */
@@ -1566,6 +1832,8 @@ export interface components {
             families: string[];
             /** @description How it is drawn. */
             texture: components["schemas"]["Texture"];
+            /** @description How much it moves in use. */
+            movement: components["schemas"]["Movement"];
             /**
              * Format: double
              * @description Temperature in °C above which it may not be brought, or null.
@@ -1574,11 +1842,20 @@ export interface components {
             /** @description Where these values come from. */
             source: string;
         };
+        /** @description A question on which practitioners disagree, with what this plan took. */
+        TakenSchool: {
+            /** @description Identifier of the question. */
+            id: string;
+            /** @description Identifier of the option taken. */
+            option: string;
+            /** @description Why the default is the default, or that it was chosen. */
+            why: string;
+        };
         /**
-         * @description How a layer is drawn in the section.
+         * @description How a layer is drawn.
          * @enum {unknown}
          */
-        Texture: "clear" | "weave" | "foam" | "beads" | "wood";
+        Texture: "clear" | "weave" | "foam" | "beads" | "wood" | "sheet" | "rubber" | "cloth" | "metal" | "threads" | "air";
         /** @description A step in clock time. Everything is null once a wait before it never ends. */
         TimedStep: {
             /** @description Identifier of the step. */
@@ -1612,6 +1889,8 @@ export interface components {
             measure: components["schemas"]["MeasuringDevice"];
             /** @description Grits in the drawer, such as `P60`. */
             grits: string[];
+            /** @description Identifiers of tools at hand that some methods need; null when all are. */
+            has?: null | string[];
         };
         /**
          * @description Units shown beside the metric ones.
@@ -1623,12 +1902,48 @@ export interface components {
          * @enum {unknown}
          */
         Urgency: "about-to-be-lost" | "hands-now" | "waiting";
-        /**
-         * @description What drives light-cured resin.
-         * @default light-only
-         * @enum {unknown}
-         */
-        UvSchool: "light-only" | "light-and-catalyst";
+        /** @description A kind of damage as it usually comes on a construction: the first one is what a new mend starts from. */
+        UsualDamage: {
+            /** @description Kind. */
+            kind: components["schemas"]["DamageKind"];
+            /** @description Identifier of the place where it usually is. */
+            location: string;
+            /**
+             * Format: double
+             * @description Usual depth in millimetres.
+             */
+            depthMm: number;
+            /**
+             * Format: double
+             * @description Usual length in millimetres.
+             */
+            lengthMm: number;
+            /**
+             * Format: double
+             * @description Usual width in millimetres.
+             */
+            widthMm: number;
+            /**
+             * Format: double
+             * @description Usual opening in millimetres, where there is one.
+             */
+            gapMm?: null | number;
+            /**
+             * Format: double
+             * @description Usual thickness that is gone, where some is.
+             */
+            missingMm?: null | number;
+            /**
+             * Format: int32
+             * @description Usual number of parted glue lines, where they part.
+             */
+            plies?: null | number;
+            /**
+             * @description Whether it has to be looked for: whether it leaks or hides.
+             * @default false
+             */
+            leaks: boolean;
+        };
         /** @description The verdict with its reasons. */
         Verdict: {
             /** @description What to do. */
@@ -1640,7 +1955,7 @@ export interface components {
          * @description What is waited for.
          * @enum {unknown}
          */
-        WaitKind: "dry" | "flash" | "light" | "recoat" | "sandable" | "loadable";
+        WaitKind: "dry" | "flash" | "light" | "recoat" | "tack" | "cool" | "hold" | "sandable" | "loadable";
         /** @description What is wanted. */
         Wanted: {
             /** @description For good or for now. */
@@ -1672,6 +1987,12 @@ export interface components {
              */
             tint: boolean;
             weights?: null | components["schemas"]["Weights"];
+            /**
+             * Format: double
+             * @description Hottest that the place gets in use in °C, 0 to 90: a black hull in the sun reaches 60.
+             * @default 45
+             */
+            hottestInUseC: number;
         };
         /** @description Something that the plan wants known: a wait that never ends, a gap in the drawer, a window that nobody is there for. */
         Warning: {
@@ -1762,6 +2083,17 @@ export interface components {
              * @description Thickness of one ply of cloth.
              */
             plyMm: number;
+        };
+        /** @description A worked case as the gallery lists it. */
+        WorkedCase: {
+            /** @description Identifier, the name of its file. */
+            id: string;
+            /** @description What it is. */
+            title: string;
+            /** @description Tag of its item. */
+            tag: string;
+            /** @description Identifier of how the item is built. */
+            construction: string;
         };
     };
     responses: never;
@@ -2039,6 +2371,66 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    getGallery: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkedCase"][];
+                };
+            };
+        };
+    };
+    openWorkedCase: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MendView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
             };
         };
     };

@@ -2,6 +2,7 @@ import type { QueryClient } from '@tanstack/react-query';
 import { createRootRouteWithContext, createRoute, createRouter, redirect } from '@tanstack/react-router';
 import { BenchPage } from '../bench/BenchPage';
 import { FleetPage } from '../fleet/FleetPage';
+import { GalleryPage } from '../gallery/GalleryPage';
 import { LogPage } from '../log/LogPage';
 import { MendPage } from '../mend/MendPage';
 import { isStage } from '../mend/stages';
@@ -13,6 +14,7 @@ import { NotThere } from './NotThere';
 const root = createRootRouteWithContext<{ queryClient: QueryClient }>()({ component: Shell, notFoundComponent: NotThere });
 const bench = createRoute({ getParentRoute: () => root, path: '/', component: BenchPage });
 const fleet = createRoute({ getParentRoute: () => root, path: '/new', component: FleetPage });
+const gallery = createRoute({ getParentRoute: () => root, path: '/gallery', component: GalleryPage });
 const log = createRoute({
   getParentRoute: () => root,
   path: '/log',
@@ -32,7 +34,7 @@ const sheet = createRoute({ getParentRoute: () => root, path: '/mends/$id/sheet'
 
 export function makeRouter(queryClient: QueryClient) {
   return createRouter({
-    routeTree: root.addChildren([bench, fleet, log, shelf, mend, sheet]),
+    routeTree: root.addChildren([bench, fleet, gallery, log, shelf, mend, sheet]),
     context: { queryClient },
     scrollRestoration: true,
   });

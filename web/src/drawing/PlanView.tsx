@@ -6,6 +6,7 @@ const strokes: Record<Ring['kind'], { stroke: string; width: number; dash?: stri
   key: { stroke: 'var(--act)', width: 2, dash: '2 4', fill: 'none' },
   patch: { stroke: 'var(--ink)', width: 1.8, fill: 'var(--sheet)' },
   cut: { stroke: 'var(--ink)', width: 1.5, dash: '7 3', fill: 'var(--resin-soft)' },
+  mark: { stroke: 'var(--resin)', width: 2, fill: 'none' },
   damage: { stroke: 'var(--late)', width: 2, dash: '5 3', fill: 'none' },
 };
 
@@ -41,10 +42,10 @@ export function PlanView({ model, trace }: Props) {
       </defs>
       <rect width={model.width} height={model.height} fill={`url(#${id})`} />
       {model.rings.map((ring) => (
-        <RingShape key={`${ring.kind}${ring.words}`} ring={ring} />
+        <RingShape key={ring.kind + ring.path} ring={ring} />
       ))}
       {model.rings.map((ring) => (
-        <RingWords key={`${ring.kind}${ring.words}`} ring={ring} />
+        <RingWords key={ring.kind + ring.path} ring={ring} />
       ))}
       {trace?.points.map((point, i) => {
         const at = model.toPx(point);

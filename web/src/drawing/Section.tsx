@@ -9,8 +9,16 @@ const fillOf: Record<LayerBand['texture'], string> = {
   weave: 'var(--weave)',
   foam: 'var(--foam)',
   beads: 'var(--beads)',
-  wood: 'var(--foam)',
+  wood: 'var(--wood)',
+  sheet: 'var(--coat)',
+  rubber: 'var(--rubber)',
+  cloth: 'var(--weave)',
+  metal: 'var(--metal)',
+  threads: 'var(--beads)',
+  air: 'var(--air)',
 };
+
+const textured: ReadonlySet<LayerBand['texture']> = new Set(['foam', 'beads', 'weave', 'wood', 'rubber', 'cloth', 'metal', 'threads']);
 
 interface Props {
   model: SectionModel;
@@ -63,6 +71,21 @@ function Textures({ id }: { id: string }) {
       <pattern id={`${id}weave`} width="8" height="8" patternUnits="userSpaceOnUse">
         <path d="M0 8L8 0M-2 2L2 -2M6 10L10 6" stroke="var(--strong-line)" strokeWidth="0.9" />
       </pattern>
+      <pattern id={`${id}wood`} width="26" height="10" patternUnits="userSpaceOnUse">
+        <path d="M0 3Q13 0 26 3M0 8Q13 6 26 8" fill="none" stroke="var(--strong-line)" strokeWidth="0.7" />
+      </pattern>
+      <pattern id={`${id}rubber`} width="7" height="7" patternUnits="userSpaceOnUse">
+        <circle cx="3.5" cy="3.5" r="0.8" fill="var(--strong-line)" />
+      </pattern>
+      <pattern id={`${id}cloth`} width="8" height="6" patternUnits="userSpaceOnUse">
+        <path d="M0 3h4M4 0v3M4 6h4" fill="none" stroke="var(--strong-line)" strokeWidth="0.8" />
+      </pattern>
+      <pattern id={`${id}metal`} width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <path d="M0 0v6M3 0v6" stroke="var(--strong-line)" strokeWidth="0.6" />
+      </pattern>
+      <pattern id={`${id}threads`} width="10" height="14" patternUnits="userSpaceOnUse">
+        <path d="M2 0L8 14M8 0L2 14" fill="none" stroke="var(--strong-line)" strokeWidth="0.7" />
+      </pattern>
       <pattern id={`${id}resin`} width="6" height="6" patternUnits="userSpaceOnUse">
         <rect width="6" height="6" fill="var(--resin-soft)" />
         <path d="M0 6L6 0" stroke="var(--resin)" strokeWidth="0.8" />
@@ -72,20 +95,25 @@ function Textures({ id }: { id: string }) {
 }
 
 function Layer({ layer, id, right, units, protectedHere }: { layer: LayerBand; id: string; right: number; units: 'metric' | 'us'; protectedHere: boolean }) {
-  const textured = layer.texture === 'foam' || layer.texture === 'beads' || layer.texture === 'weave';
   const middle = layer.y + layer.height / 2;
   return (
     <g>
       <rect x={8} y={layer.y} width={right - 8} height={layer.height} fill={fillOf[layer.texture]} />
-      {textured ? <rect x={8} y={layer.y} width={right - 8} height={layer.height} fill={`url(#${id}${layer.texture})`} /> : null}
+      {textured.has(layer.texture) ? <rect x={8} y={layer.y} width={right - 8} height={layer.height} fill={`url(#${id}${layer.texture})`} /> : null}
       <line x1={8} x2={right} y1={layer.y + layer.height} y2={layer.y + layer.height} stroke="var(--ink)" strokeWidth={0.7} />
       {protectedHere ? <rect x={9} y={layer.y + 1} width={right - 10} height={layer.height - 2} fill="none" stroke="var(--late)" strokeWidth={3} /> : null}
       <line x1={right} x2={right + 6} y1={middle} y2={middle} stroke="var(--strong-line)" />
       <text x={right + 9} y={middle + 4} fontSize={11} fill={layer.touched || protectedHere ? 'var(--ink)' : 'var(--faint)'} fontWeight={layer.touched ? 700 : 400} style={{ fontStretch: '80%' }}>
-        {shortName(layer.name)} {measure(layer.thicknessMm, 'mm', layer.thicknessMm < 1 ? 2 : 0, units)}
+        {shortName(layer.name)} {measure(layer.thicknessMm, 'mm', digits(layer.thicknessMm), units)}
       </text>
     </g>
   );
+}
+
+/** Digits after the point that a thickness needs. */
+function digits(mm: number): number {
+  if (mm < 1) return 2;
+  return mm < 10 && !Number.isInteger(mm) ? 1 : 0;
 }
 
 function shortName(name: string): string {
@@ -101,6 +129,13 @@ const strokes: Record<Mark['kind'], { fill: string; stroke: string; width: numbe
   film: { fill: 'none', stroke: 'var(--act)', width: 2.5, dash: '9 4' },
   tape: { fill: 'none', stroke: 'var(--act)', width: 5 },
   finish: { fill: 'none', stroke: 'var(--good)', width: 2 },
+  bead: { fill: 'resin', stroke: 'var(--ink)', width: 1.2 },
+  glue: { fill: 'resin', stroke: 'var(--resin)', width: 3 },
+  clamp: { fill: 'var(--early-soft)', stroke: 'var(--ink)', width: 1.6 },
+  drill: { fill: 'var(--paper)', stroke: 'var(--late)', width: 1.6 },
+  wrap: { fill: 'var(--weave)', stroke: 'var(--ink)', width: 1.6 },
+  forbidden: { fill: 'none', stroke: 'var(--late)', width: 6, dash: '3 3' },
+  flow: { fill: 'none', stroke: 'var(--act)', width: 2.5, dash: '6 4' },
 };
 
 function MarkShape({ mark, id }: { mark: Mark; id: string }) {
@@ -108,8 +143,8 @@ function MarkShape({ mark, id }: { mark: Mark; id: string }) {
   return (
     <g>
       <path d={mark.path} fill={look.fill === 'resin' ? `url(#${id}resin)` : look.fill} stroke={look.stroke} strokeWidth={look.width} strokeDasharray={look.dash} />
-      {mark.words && mark.at && mark.kind !== 'patch' ? (
-        <text x={mark.at.x} y={mark.at.y} fontSize={11} textAnchor="middle" fill="var(--ink)">
+      {mark.words && mark.at && !/^patch \d/.test(mark.words) ? (
+        <text x={mark.at.x} y={mark.at.y} fontSize={11} textAnchor="middle" fill="var(--ink)" stroke="var(--paper)" strokeWidth={3} paintOrder="stroke">
           {mark.words}
         </text>
       ) : null}
@@ -133,7 +168,7 @@ function Dimensions({ model, units }: { model: SectionModel; units: 'metric' | '
           <g key="right">
             <path d={`M${dimension.from.x} ${dimension.from.y}V${dimension.to.y}`} fill="none" strokeDasharray="3 2" />
             <text x={dimension.to.x + 8} y={Math.max(dimension.to.y + 15, dimension.from.y + 15)} fontSize={14} fontWeight={700} stroke="var(--paper)" strokeWidth={4} paintOrder="stroke">
-              {measure(dimension.mm, 'mm', 1, units)} deep
+              {measure(dimension.mm, 'mm', dimension.mm < 1 ? 2 : 1, units)} deep
             </text>
           </g>
         ),

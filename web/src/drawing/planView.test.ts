@@ -3,7 +3,7 @@ import type { Drawing } from '../api/types';
 import { planView } from './planView';
 
 const square = (half: number) => [[{ x: -half, y: -half }, { x: half, y: -half }, { x: half, y: half }, { x: -half, y: half }]];
-const drawing: Drawing = { layers: [], depthMm: 3, halfWidthMm: 10, outline: square(10), cutOutline: square(12), keyOutline: square(60), work: null };
+const drawing: Drawing = { layers: [], depthMm: 3, halfWidthMm: 10, outline: square(10), cutOutline: square(12), keyOutline: square(60), work: null, marks: [] };
 const patch = (order: number, half: number) => ({ order, cloth: 'a', marginMm: 20, areaCm2: half, lengthMm: 2 * half, widthMm: 2 * half, plain: null, pieces: square(half) });
 const view = (reached: string[]) => planView({ drawing, patches: [patch(1, 30), patch(2, 45)], reached: new Set(reached), width: 520, height: 250 });
 
@@ -18,6 +18,12 @@ describe('the view from above', () => {
 
   it('does not change its scale as the work goes on', () => {
     expect(view([]).pxPerMm).toBe(view(['key', 'cut', 'patch-1']).pxPerMm);
+  });
+
+  it('draws a method’s own lines above the rest', () => {
+    const bead = { id: 'beads', view: 'above', kind: 'bead', closed: false, words: '1', points: [{ x: -20, y: 0 }, { x: 20, y: 0 }] } as const;
+    const model = planView({ drawing: { ...drawing, marks: [{ ...bead, points: [...bead.points] }] }, patches: [], reached: new Set(['beads']), width: 520, height: 250 });
+    expect(model.rings.at(-1)).toMatchObject({ kind: 'mark', words: '1' });
   });
 
   it('turns a tap into millimetres and back', () => {

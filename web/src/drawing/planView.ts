@@ -12,7 +12,7 @@ export interface PlanModel {
 }
 
 export interface Ring {
-  kind: 'damage' | 'cut' | 'patch' | 'key';
+  kind: 'damage' | 'cut' | 'patch' | 'key' | 'mark';
   path: string;
   words: string;
   /** Where its words stand. */
@@ -31,7 +31,8 @@ interface PlanInput {
 
 export function planView({ drawing, patches, reached, width, height, leastHalfMm = 30 }: PlanInput): PlanModel {
   const shown = patches.filter((patch) => reached.has('patches-dry') || reached.has(`patch-${patch.order}`));
-  const all = [drawing.outline, drawing.cutOutline, drawing.keyOutline, ...patches.map((patch) => patch.pieces)].flat(2);
+  const marks = drawing.marks.filter((mark) => mark.view === 'above' && reached.has(mark.id));
+  const all = [drawing.marks.filter((mark) => mark.view === 'above').map((mark) => mark.points), drawing.outline, drawing.cutOutline, drawing.keyOutline, ...patches.map((patch) => patch.pieces)].flat(2);
   const halfX = Math.max(leastHalfMm, ...all.map((point) => Math.abs(point.x))) * 1.1;
   const halfY = Math.max(leastHalfMm * 0.6, ...all.map((point) => Math.abs(point.y))) * 1.24;
   const pxPerMm = Math.min(width / 2 / halfX, height / 2 / halfY);
@@ -55,6 +56,12 @@ export function planView({ drawing, patches, reached, width, height, leastHalfMm
       ...shown.toSorted((a, b) => b.areaCm2 - a.areaCm2).map((patch) => ring('patch', patch.pieces, patchWords(patch))),
       ...(reached.has('cut') && drawing.cutOutline.length > 0 ? [ring('cut', drawing.cutOutline, '')] : []),
       ring('damage', drawing.outline, ''),
+      ...marks.map((mark) => ({
+        kind: 'mark' as const,
+        words: mark.words ?? '',
+        path: `M${mark.points.map((point) => `${toPx(point).x.toFixed(1)} ${toPx(point).y.toFixed(1)}`).join('L')}${mark.closed ? 'Z' : ''}`,
+        at: furthest(mark.points.map(toPx), -1),
+      })),
     ],
   };
 }

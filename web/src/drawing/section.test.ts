@@ -15,6 +15,7 @@ const drawing: Drawing = {
   cutOutline: ring,
   keyOutline: ring,
   work: { cutHalfWidthMm: 19, cutDepthMm: 3.5, featherMm: 4, keyHalfWidthMm: 60, fillMm: 3.5, proudMm: 0.5, coatMm: 0.15, filmHalfWidthMm: 0, plyMm: 0.2 },
+  marks: [],
 };
 const patch = { order: 1, cloth: 'glass-136', marginMm: 20, areaCm2: 47, lengthMm: 78, widthMm: 78, plain: null, pieces: ring };
 const input = (reached: string[], change: Partial<SectionInput> = {}): SectionInput => ({ drawing, kind: 'ding', patches: [patch], reached: new Set(reached), width: 520, height: 316, ...change });
@@ -33,6 +34,29 @@ describe('the section', () => {
 
   it('draws a patch only once it is laid', () => {
     expect(kinds(['patches-dry'])).toEqual([]);
+  });
+
+  it('draws what a method asks for once it is reached, to the same scale as the layers', () => {
+    const hole = { id: 'drill', view: 'section', kind: 'drill', closed: true, words: 'stop hole', points: [{ x: -2, y: 0 }, { x: 2, y: 0 }, { x: 2, y: 30 }, { x: -2, y: 30 }] } as const;
+    const drawn = section(input(['drill'], { drawing: { ...drawing, marks: [{ ...hole, points: [...hole.points] }] } }));
+    expect(drawn.marks.map((mark) => [mark.kind, mark.words])).toEqual([['drill', 'stop hole']]);
+    const bottom = drawn.surfaceY + drawn.scale.y(30);
+    expect(drawn.marks[0]!.path).toContain(` ${Number(bottom.toFixed(1))}`);
+    expect(section(input([], { drawing: { ...drawing, marks: [{ ...hole, points: [...hole.points] }] } })).marks).toEqual([]);
+  });
+
+  it('keeps what stands above the surface inside the picture, however tall', () => {
+    const plate = { id: 'plate', view: 'section', kind: 'clamp', closed: false, words: null, points: [{ x: 0, y: 0 }, { x: 0, y: -40 }] } as const;
+    const drawn = section(input(['plate'], { drawing: { ...drawing, marks: [{ ...plate, points: [...plate.points] }] } }));
+    const top = Number(/L[\d.]+ ([\d.]+)/.exec(drawn.marks[0]!.path)![1]);
+    expect(top).toBeGreaterThanOrEqual(0);
+    expect(top).toBeLessThan(drawn.surfaceY);
+  });
+
+  it('makes room under a thin item for what goes on its far face', () => {
+    const inside = { id: 'inside', view: 'section', kind: 'patch', closed: false, words: null, points: [{ x: 0, y: 61.5 }, { x: 5, y: 62.3 }] } as const;
+    const far = { ...drawing, marks: [{ ...inside, points: [...inside.points] }] };
+    expect(section(input([], { drawing: far })).scale.heightPx).toBeLessThan(section(input([])).scale.heightPx);
   });
 
   it('stands the fill proud until it is faired', () => {

@@ -1,4 +1,4 @@
-import type { Drawing, RepairPlan } from '../api/types';
+import type { Drawing, RepairPlan, Schemas } from '../api/types';
 import { depthScale, type DepthScale } from './depthScale';
 
 /** The section as shapes: a function from data to paths, so that it can be tested without a browser. */
@@ -26,7 +26,7 @@ export interface LayerBand {
 
 /** Something that the work adds: what it is decides how it is drawn. */
 export interface Mark {
-  kind: 'cut' | 'fill' | 'patch' | 'coat' | 'film' | 'key' | 'tape' | 'finish';
+  kind: 'cut' | 'fill' | 'patch' | 'coat' | 'film' | 'key' | 'tape' | 'finish' | 'bead' | 'glue' | 'clamp' | 'drill' | 'wrap' | 'forbidden' | 'flow';
   path: string;
   words?: string;
   at?: { x: number; y: number };
@@ -41,7 +41,7 @@ interface Dimension {
 
 export interface SectionInput {
   drawing: Drawing;
-  kind: 'ding' | 'crack' | 'hole' | 'fin-box-surround';
+  kind: Schemas['DamageKind'];
   patches: RepairPlan['patches'];
   /** Marks of the drawing that have been reached: `cut`, `key`, `fill`, `patch-1` … */
   reached: ReadonlySet<string>;
@@ -54,10 +54,20 @@ const leftPx = 8;
 const rightPx = 132;
 const plyPx = 7;
 const proudPx = 6;
+/** Room under the item for what is put on its far face. */
+const belowPx = 40;
+/** What stands above the surface, or below the far face, is drawn at most so many times its size. */
+const outsidePxPerMm = 9;
 
 export function section(input: SectionInput): SectionModel {
   const { drawing, width, height, reached } = input;
-  const scale = depthScale(drawing.layers, height - airPx - 8);
+  const bottomMm = drawing.layers.reduce((sum, layer) => sum + layer.thicknessMm, 0);
+  const drawn = drawing.marks.filter((mark) => mark.view === 'section');
+  const points = drawn.flatMap((mark) => mark.points);
+  const goesBelow = points.some((point) => point.y > bottomMm + 1e-6);
+  const scale = depthScale(drawing.layers, height - airPx - (goesBelow ? belowPx : 8));
+  const highest = Math.max(1, ...points.map((point) => -point.y));
+  const lowest = Math.max(1, ...points.map((point) => point.y - bottomMm));
   const plan = width - leftPx - rightPx;
   const middleX = leftPx + plan / 2;
   const widest = Math.max(
@@ -65,10 +75,15 @@ export function section(input: SectionInput): SectionModel {
     drawing.work?.keyHalfWidthMm ?? 0,
     drawing.work?.filmHalfWidthMm ?? 0,
     ...input.patches.map((patch) => patch.lengthMm / 2),
+    ...points.map((point) => Math.abs(point.x)),
   );
   const pxPerMm = plan / 2 / (widest * 1.08 + 4);
   const x = (mm: number) => middleX + mm * pxPerMm;
-  const at = (depthMm: number) => airPx + scale.y(depthMm);
+  const at = (depthMm: number) => {
+    if (depthMm < 0) return airPx + depthMm * Math.min(outsidePxPerMm, (airPx - 20) / highest);
+    const past = Math.max(0, depthMm - bottomMm);
+    return airPx + scale.y(depthMm) + past * Math.min(outsidePxPerMm, (belowPx - 12) / lowest);
+  };
   const geometry: Geometry = { x, at, surface: airPx, input };
   return {
     width,
@@ -86,7 +101,7 @@ export function section(input: SectionInput): SectionModel {
       thicknessMm: layer.thicknessMm,
     })),
     wound: hollow(geometry, drawing.halfWidthMm, drawing.depthMm),
-    marks: drawing.work ? marks(geometry, drawing.work, reached) : [],
+    marks: [...(drawing.work ? marks(geometry, drawing.work, reached) : []), ...drawn.filter((mark) => reached.has(mark.id)).map((mark) => placed(geometry, mark))],
     dimensions: [
       {
         mm: drawing.halfWidthMm * 2,
@@ -108,11 +123,29 @@ interface Geometry {
 
 const n = (value: number) => Number(value.toFixed(1));
 
+/** What a method draws, put where it belongs; its words stand above it, or below when it lies on the far face. */
+function placed({ x, at }: Geometry, mark: Drawing['marks'][number]): Mark {
+  const corners = mark.points.map((point) => ({ x: n(x(point.x)), y: n(at(point.y)) }));
+  const path = `M${corners.map((corner) => `${corner.x} ${corner.y}`).join('L')}${mark.closed ? 'Z' : ''}`;
+  const ys = corners.map((corner) => corner.y);
+  const middle = corners.reduce((sum, corner) => sum + corner.x, 0) / corners.length;
+  const outside = Math.min(...mark.points.map((point) => point.y)) < 0;
+  return {
+    kind: mark.kind,
+    path,
+    words: mark.words ?? undefined,
+    at: { x: middle, y: outside ? Math.min(...ys) - 4 : (Math.min(...ys) + Math.max(...ys)) / 2 + 4 },
+  };
+}
+
+const vShaped: ReadonlySet<Schemas['DamageKind']> = new Set(['crack', 'slice', 'scratch', 'split']);
+const bowls: ReadonlySet<Schemas['DamageKind']> = new Set(['ding', 'worn-away', 'soft-spot']);
+
 /** Outline of what is hollow, from the surface down and back: bowl, groove or recess. */
 function hollow({ x, at, surface, input }: Geometry, half: number, depth: number): string {
   const [left, right, bottom] = [n(x(-half)), n(x(half)), n(at(depth))];
-  if (input.kind === 'crack') return `M${left} ${surface}L${n(x(0))} ${bottom}L${right} ${surface}Z`;
-  if (input.kind === 'hole' || input.kind === 'fin-box-surround') {
+  if (vShaped.has(input.kind)) return `M${left} ${surface}L${n(x(0))} ${bottom}L${right} ${surface}Z`;
+  if (!bowls.has(input.kind)) {
     return `M${left} ${surface}V${bottom}H${right}V${surface}Z`;
   }
   // A quadratic curve passes half way to its handle: the handle lies twice as deep as the bowl.

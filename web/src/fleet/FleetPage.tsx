@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useNavigate } from '@tanstack/react-router';
+import { Link, useNavigate } from '@tanstack/react-router';
 import { useState } from 'react';
 import { api, ask, problemsIn } from '../api/client';
 import { catalogueQuery, itemsQuery, shopQuery } from '../api/queries';
@@ -9,18 +9,24 @@ import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { NumberField } from '../ui/NumberField';
 import { Problems } from '../ui/Notice';
+import { familyWords } from '../ui/words';
 
 type Item = Schemas['ItemView'];
+
+const families = Object.entries(familyWords) as [Schemas['GearFamily'], string][];
 
 /** Pick what is hurt, from the fleet or a new one. */
 export function FleetPage() {
   const items = useQuery(itemsQuery);
   const shop = useQuery(shopQuery);
+  const catalogue = useQuery(catalogueQuery);
   const navigate = useNavigate();
   const queryClient = useQueryClient();
   const open = useMutation({
-    mutationFn: (item: Item) =>
-      ask(api.POST('/api/mends', { body: { itemId: item.id, case: firstCase(item, shop.data!.settings) } })),
+    mutationFn: (item: Item) => {
+      const construction = catalogue.data!.constructions.find((each) => each.id === item.construction)!;
+      return ask(api.POST('/api/mends', { body: { itemId: item.id, case: firstCase(item, construction, shop.data!.settings) } }));
+    },
     onSuccess: async (mend) => {
       queryClient.setQueryData(['mend', mend.id], mend);
       void queryClient.invalidateQueries({ queryKey: ['bench'] });
@@ -28,9 +34,14 @@ export function FleetPage() {
     },
   });
   return (
-    <div className="mx-auto grid max-w-[1500px] gap-8 px-5 py-5 lg:grid-cols-[minmax(0,1fr)_24rem]">
+    <div className="mx-auto grid max-w-[1500px] gap-8 px-5 py-5 lg:grid-cols-[minmax(0,1fr)_27rem]">
       <section>
-        <h1 className="text-3xl">What is hurt?</h1>
+        <div className="flex flex-wrap items-end justify-between gap-x-6">
+          <h1 className="text-3xl">What is hurt?</h1>
+          <Link to="/gallery" className="inline-flex min-h-11 items-center text-act underline underline-offset-4">
+            Or open a worked case
+          </Link>
+        </div>
         <Problems problems={problemsIn(open.error)} />
         <ul className="mt-3 grid gap-x-8 sm:grid-cols-2">
           {items.data?.map((item) => (
@@ -61,7 +72,14 @@ function NewItem({ onAdded }: { onAdded: (item: Item) => void }) {
   const [tag, setTag] = useState('');
   const [name, setName] = useState('');
   const [construction, setConstruction] = useState('pu-polyester-board');
+  const [family, setFamily] = useState<Schemas['GearFamily']>('boards');
   const [age, setAge] = useState(24);
+  const built = (of: Schemas['GearFamily']) => (catalogue.data?.constructions ?? []).filter((each) => each.family === of);
+  const pickFamily = (of: Schemas['GearFamily']) => {
+    setFamily(of);
+    const first = built(of)[0];
+    if (first) setConstruction(first.id);
+  };
   const add = useMutation({
     mutationFn: () => ask(api.POST('/api/items', { body: { tag, name, construction, ageMonths: age, warranty: 'unknown' } })),
     onSuccess: (item) => {
@@ -87,12 +105,8 @@ function NewItem({ onAdded }: { onAdded: (item: Item) => void }) {
         <span className="lettering mb-1 block">What people call it</span>
         <input className={field} value={name} onChange={(event) => setName(event.target.value)} autoComplete="off" />
       </label>
-      <Choice
-        label="How it is built"
-        value={construction}
-        options={(catalogue.data?.constructions ?? []).map((each) => [each.id, each.name] as const)}
-        onPick={setConstruction}
-      />
+      <Choice label="What it is" value={family} options={families} onPick={pickFamily} />
+      <Choice label="How it is built" value={construction} options={built(family).map((each) => [each.id, each.name] as const)} onPick={setConstruction} />
       <NumberField label="Age" value={age} unit="months" step={1} onChange={setAge} />
       <Problems problems={problemsIn(add.error)} />
       <Button type="submit" look="main">

@@ -1,4 +1,4 @@
-import type { Construction, Problem, RepairCase, Schemas, Shape } from '../api/types';
+import type { Catalogue, Construction, Problem, RepairCase, Schemas, Shape } from '../api/types';
 import { useUnits } from '../app/units';
 import { useZone } from '../app/zone';
 import { Silhouette } from '../drawing/Silhouette';
@@ -10,7 +10,9 @@ import { NumberField } from '../ui/NumberField';
 import { fromLocalField, toLocalField } from '../ui/time';
 import { length, temperature } from '../ui/units';
 import { causeWords, kindWords, lightWords, warrantyWords } from '../ui/words';
-import { reshaped, totalThicknessMm, withBench, withDamage, withKind, withLocation, withWanted } from './edit';
+import { kindsAt, reshaped, totalThicknessMm, withBench, withDamage, withKind, withLocation, withWanted } from './edit';
+import { Finds } from './Finds';
+import { Measures } from './Measures';
 import { VerdictBox } from './VerdictBox';
 
 const entries = <T extends string>(words: Record<T, string>) => Object.entries(words) as [T, string][];
@@ -28,7 +30,7 @@ export function LookStage({ desk, catalogue, goTo }: StageProps) {
       <Problems problems={problems} />
       <fieldset disabled={frozen} className="flex flex-col gap-4">
         <Silhouette construction={construction} value={repairCase.damage.location} onPick={(location) => change(withLocation(repairCase, construction, location))} />
-        <DamageFields repairCase={repairCase} construction={construction} change={change} problems={problems} />
+        <DamageFields repairCase={repairCase} construction={construction} catalogue={catalogue} change={change} problems={problems} />
         <ItemFields repairCase={repairCase} change={change} />
         <BenchFields repairCase={repairCase} change={change} problems={problems} />
       </fieldset>
@@ -44,16 +46,16 @@ interface FieldsProps {
 
 const isWrong = (problems: readonly Problem[], field: string) => problems.some((problem) => problem.field === field);
 
-function DamageFields({ repairCase, construction, change, problems }: FieldsProps & { construction: Construction; problems: readonly Problem[] }) {
+function DamageFields({ repairCase, construction, catalogue, change, problems }: FieldsProps & { construction: Construction; catalogue: Catalogue; problems: readonly Problem[] }) {
   const { units } = useUnits();
   const { damage } = repairCase;
-  const finBox = construction.locations.find((each) => each.id === damage.location)?.finBox ?? false;
-  const kinds = entries(kindWords).filter(([kind]) => (kind === 'fin-box-surround') === finBox);
-  const step = units === 'us' ? 0.02 : 0.5;
+  const kinds = [...new Set(kindsAt(construction, damage.location).map((usual) => usual.kind))].map((kind) => [kind, kindWords[kind]] as const);
+  const thin = totalThicknessMm(construction, damage.location) < 3;
+  const step = units === 'us' ? 0.02 : thin ? 0.05 : 0.5;
   return (
     <>
       <div className="grid gap-x-5 gap-y-3 sm:grid-cols-2">
-        <Choice label="What is it?" value={damage.kind} options={kinds} onPick={(kind) => change(withKind(repairCase, kind))} />
+        <Choice label="What is it?" value={damage.kind} options={kinds} onPick={(kind) => change(withKind(repairCase, construction, kind))} />
         <NumberField
           label={`How deep? (${length.shown(totalThicknessMm(construction, damage.location), units)} ${length.unit(units)} thick here)`}
           value={length.shown(damage.depthMm, units)}
@@ -70,10 +72,12 @@ function DamageFields({ repairCase, construction, change, problems }: FieldsProp
       <div className="flex flex-wrap gap-x-6 gap-y-3">
         <Choice label="Wet inside?" value={damage.wet ? 'wet' : 'dry'} options={[['dry', 'Dry'], ['wet', 'Wet, or may be']]} onPick={(wet) => change(withDamage(repairCase, { wet: wet === 'wet' }))} />
         <Choice label="How did it happen?" value={damage.cause} options={entries(causeWords)} onPick={(cause) => change(withDamage(repairCase, { cause }))} />
-        {damage.kind === 'crack' ? (
-          <Choice label="From rail to rail?" value={damage.acrossWholeWidth ? 'yes' : 'no'} options={[['no', 'No'], ['yes', 'Yes, right across']]} onPick={(across) => change(withDamage(repairCase, { acrossWholeWidth: across === 'yes' }))} />
+        {damage.kind === 'crack' || damage.kind === 'splinter' ? (
+          <Choice label="From side to side?" value={damage.acrossWholeWidth ? 'yes' : 'no'} options={[['no', 'No'], ['yes', 'Yes, right across']]} onPick={(across) => change(withDamage(repairCase, { acrossWholeWidth: across === 'yes' }))} />
         ) : null}
       </div>
+      <Measures repairCase={repairCase} change={change} problems={problems} />
+      <Finds repairCase={repairCase} construction={construction} catalogue={catalogue} change={change} />
       {damage.fin ? <FinFields fin={damage.fin} onChange={(fin) => change(withDamage(repairCase, { fin }))} problems={problems} /> : null}
     </>
   );

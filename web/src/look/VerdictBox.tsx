@@ -2,7 +2,7 @@ import type { MendDesk } from '../mend/useMend';
 import { Button } from '../ui/Button';
 import { decisionWords } from '../ui/words';
 
-const marks = { mend: '●', 'mend-for-now': '◐', warranty: '■', refer: '■', retire: '■' } as const;
+const marks = { mend: '●', 'mend-for-now': '◐', warranty: '■', refer: '■', retire: '■', refuse: '✕' } as const;
 
 /** The verdict with its reasons, as it stands with what has been seen so far. */
 export function VerdictBox({ desk, onMatch }: { desk: MendDesk; onMatch: () => void }) {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Construction, Schemas } from '../api/types';
-import { extent, reshaped, totalThicknessMm, withChoice, withKind, withLocation, withOverride } from './edit';
+import { extent, kindsAt, reshaped, totalThicknessMm, usualDamage, withChoice, withKind, withLocation, withOverride, withSchool } from './edit';
 import { firstCase } from './firstCase';
 
 const item = { id: 1, tag: 'BRD-01', name: 'Longboard', construction: 'pu', ageMonths: 20, warranty: 'none', earlierMend: null, mendCount: 0 } as const satisfies Schemas['ItemView'];
@@ -11,11 +11,15 @@ const shop = {
   tools: { measure: { kind: 'cup', lineEveryMl: 5, lineErrorMl: 0.5, holdsMl: 60 }, grits: ['P60'] },
   shelf: null,
 } as const;
-const place = (id: string, finBox = false, coreThicknessMm: number | null = null) => ({ id, name: id, flat: true, coreThicknessMm, finBox, fromBottom: false });
+const place = (id: string, finBox = false, coreThicknessMm: number | null = null) => ({ id, name: id, xPercent: 0, yPercent: 0, flat: true, coreThicknessMm, fromBottom: false, traits: finBox ? ['fin-box'] : null });
+const usual = (kind: Schemas['DamageKind'], location: string, depthMm: number, lengthMm: number, widthMm: number) => ({ kind, location, depthMm, lengthMm, widthMm, leaks: false });
 const construction: Construction = {
   id: 'pu',
   name: 'Board',
+  family: 'boards',
   silhouette: 'board',
+  pair: false,
+  damages: [usual('ding', 'deck', 3, 30, 30), usual('crack', 'deck', 0.5, 120, 3), usual('fin-box-surround', 'fin-box', 0.5, 150, 80), usual('chip', 'rail', 40, 20, 12)],
   warrantyMonths: 12,
   coreLayer: 'core',
   layers: [
@@ -25,7 +29,7 @@ const construction: Construction = {
   locations: [place('deck'), place('rail', false, 32), place('fin-box', true, 28)],
   source: '',
 };
-const fresh = firstCase(item, shop as unknown as Schemas['ShopSettings']);
+const fresh = firstCase(item, construction, shop as unknown as Schemas['ShopSettings']);
 
 describe('looking', () => {
   it('starts from the shop’s own bench', () => {
@@ -41,9 +45,34 @@ describe('looking', () => {
   });
 
   it('gives a crack a shape that a crack can have, and takes it back', () => {
-    const crack = withKind(fresh, 'crack');
-    expect(crack.damage.shape).toEqual({ kind: 'crack', lengthMm: 30, widthMm: 6 });
-    expect(withKind(crack, 'ding').damage.shape.kind).toBe('oval');
+    const crack = withKind(fresh, construction, 'crack');
+    expect(crack.damage.shape).toEqual({ kind: 'crack', lengthMm: 120, widthMm: 3 });
+    expect(withKind(crack, construction, 'ding').damage.shape.kind).toBe('round');
+  });
+
+  it('starts a kind from what is usual for it, no deeper than the item there', () => {
+    const chip = withKind(fresh, construction, 'chip');
+    expect(chip.damage).toMatchObject({ kind: 'chip', depthMm: 40, wet: false, cause: 'knock' });
+    expect(withLocation(chip, construction, 'rail').damage.depthMm).toBe(32.5);
+  });
+
+  it('keeps what was seen of water and cause when the kind changes', () => {
+    const wet = { ...fresh, damage: { ...fresh.damage, wet: true, cause: 'heat' as const } };
+    expect(withKind(wet, construction, 'crack').damage).toMatchObject({ wet: true, cause: 'heat' });
+  });
+
+  it('offers the fin-box kind at the fin box and nowhere else', () => {
+    expect(kindsAt(construction, 'fin-box').map((each) => each.kind)).toEqual(['fin-box-surround']);
+    expect(kindsAt(construction, 'deck').map((each) => each.kind)).toEqual(['ding', 'crack', 'chip']);
+  });
+
+  it('draws a hair-thin usual damage as a crack, since no oval is that narrow', () => {
+    expect(usualDamage(usual('water-inside', 'deck', 1, 60, 0.3), 'deck').shape).toEqual({ kind: 'crack', lengthMm: 60, widthMm: 0.3 });
+  });
+
+  it('lets another school take the place of a system picked by hand', () => {
+    const picked = withChoice(fresh, { method: 'fill-glass-coat', material: 'epoxy-2to1' });
+    expect(withSchool(picked, 'ding', 'film').choice).toMatchObject({ method: null, material: null, schools: { ding: 'film' } });
   });
 
   it.each(['round', 'oval', 'traced'] as const)('keeps the extent when the shape becomes %s', (kind) => {
@@ -62,14 +91,14 @@ describe('looking', () => {
   });
 
   it('keeps the other choices when one is made', () => {
-    const both = withChoice(withChoice(fresh, { resin: 'epoxy-2to1' }), { patchOrder: 'large-first' });
-    expect(both.choice).toMatchObject({ resin: 'epoxy-2to1', patchOrder: 'large-first', dryFinish: 'P320' });
+    const both = withChoice(withChoice(fresh, { material: 'epoxy-2to1' }), { cloth: 'glass-203' });
+    expect(both.choice).toMatchObject({ material: 'epoxy-2to1', cloth: 'glass-203', schools: null });
   });
 
   it('leaves the case that it was given alone', () => {
     const before = JSON.stringify(fresh);
     withLocation(fresh, construction, 'fin-box');
-    withChoice(fresh, { resin: 'x' });
+    withChoice(fresh, { material: 'x' });
     expect(JSON.stringify(fresh)).toBe(before);
   });
 });

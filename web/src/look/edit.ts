@@ -13,15 +13,7 @@ export function withWanted(repairCase: RepairCase, change: Partial<Schemas['Want
   return { ...repairCase, wanted: { ...repairCase.wanted, ...change } };
 }
 
-const openChoice: Schemas['Choice'] = {
-  method: null,
-  material: null,
-  cloth: null,
-  filler: null,
-  patchOrder: 'small-first',
-  uvSchool: 'light-only',
-  dryFinish: 'P320',
-};
+const openChoice: Schemas['Choice'] = { method: null, material: null, cloth: null, filler: null, patch: null, schools: null };
 
 export function withChoice(repairCase: RepairCase, change: Partial<Schemas['Choice']>): RepairCase {
   return { ...repairCase, choice: { ...openChoice, ...repairCase.choice, ...change } };
@@ -33,28 +25,64 @@ export function withOverride(repairCase: RepairCase, figure: string, value: numb
   return { ...repairCase, overrides: value === null ? others : [...others, { figure, value, reason }] };
 }
 
-/** Another kind of damage brings a shape that suits it, and the fin check where a fin box is concerned. */
-export function withKind(repairCase: RepairCase, kind: Schemas['DamageKind']): RepairCase {
-  const { lengthMm, widthMm } = extent(repairCase.damage.shape);
-  if (kind === 'fin-box-surround') {
-    return withDamage(repairCase, {
-      kind,
-      location: 'fin-box',
-      shape: { kind: 'oval', lengthMm: Math.max(lengthMm, 150), widthMm: Math.max(widthMm, 80) },
-      fin: repairCase.damage.fin ?? { cantDeg: 0, twinCantDeg: 0, rocks: false },
-    });
-  }
-  const shape: Shape =
-    kind === 'crack' ? { kind: 'crack', lengthMm, widthMm: Math.min(widthMm, 6) } : repairCase.damage.shape.kind === 'crack' ? { kind: 'oval', lengthMm, widthMm: Math.max(10, widthMm) } : repairCase.damage.shape;
-  return withDamage(repairCase, { kind, shape });
+export function withSchool(repairCase: RepairCase, question: string, option: string): RepairCase {
+  const schools = { ...repairCase.choice?.schools, [question]: option };
+  // A school may stand for another method or material: what was picked by hand before gives way to it.
+  return withChoice(repairCase, { schools, method: null, material: null });
 }
 
-/** Another place; leaving the fin box leaves its kind of damage and its check behind. */
+const narrow: readonly Schemas['DamageKind'][] = ['crack', 'slice', 'scratch', 'tear', 'seam-open', 'split'];
+
+/** A damage as it usually comes on a construction, to start from: every number of it a visible default. */
+export function usualDamage(usual: Schemas['UsualDamage'], location: string): Schemas['Damage'] {
+  const { kind, lengthMm, widthMm } = usual;
+  const round = lengthMm === widthMm;
+  const shape: Shape = narrow.includes(kind) ? { kind: 'crack', lengthMm, widthMm } : round ? { kind: 'round', diameterMm: lengthMm } : { kind: 'oval', lengthMm, widthMm };
+  return {
+    kind,
+    location,
+    shape: shape.kind === 'oval' && widthMm < 1 ? { kind: 'crack', lengthMm, widthMm } : shape,
+    depthMm: usual.depthMm,
+    wet: false,
+    cause: 'knock',
+    neighbours: null,
+    fin: kind === 'fin-box-surround' ? { cantDeg: 0, twinCantDeg: 0, rocks: false } : null,
+    acrossWholeWidth: false,
+    gapMm: usual.gapMm ?? null,
+    missingMm: usual.missingMm ?? null,
+    plies: usual.plies ?? null,
+    located: usual.leaks ? true : null,
+    edgeCatches: null,
+    finds: null,
+  };
+}
+
+const hasFinBox = (construction: Construction, location: string) =>
+  construction.locations.find((each) => each.id === location)?.traits?.includes('fin-box') ?? false;
+
+/** The kinds of damage that may be met at a place of a construction. */
+export function kindsAt(construction: Construction, location: string): readonly Schemas['UsualDamage'][] {
+  const finBox = hasFinBox(construction, location);
+  return construction.damages.filter((usual) => (usual.kind === 'fin-box-surround') === finBox);
+}
+
+/** Another kind of damage starts from what is usual for it; what was seen of wet and cause stays. */
+export function withKind(repairCase: RepairCase, construction: Construction, kind: Schemas['DamageKind']): RepairCase {
+  const usual = construction.damages.find((each) => each.kind === kind);
+  if (!usual) return repairCase;
+  const { wet, cause, location } = repairCase.damage;
+  const there = kindsAt(construction, location).includes(usual) ? location : usual.location;
+  const depthMm = Math.min(usual.depthMm, totalThicknessMm(construction, there));
+  return { ...repairCase, damage: { ...usualDamage(usual, there), wet, cause, depthMm }, choice: null, overrides: null };
+}
+
+/** Another place: a kind that is not met there gives way to one that is, and the depth stays within the item. */
 export function withLocation(repairCase: RepairCase, construction: Construction, location: string): RepairCase {
-  const finBox = construction.locations.find((each) => each.id === location)?.finBox ?? false;
-  if (finBox) return withKind(withDamage(repairCase, { location }), 'fin-box-surround');
-  const left = repairCase.damage.kind === 'fin-box-surround' ? withKind(repairCase, 'ding') : repairCase;
-  return withDamage(left, { location, fin: null });
+  const there = kindsAt(construction, location);
+  const moved = withDamage(repairCase, { location });
+  const kept = there.some((usual) => usual.kind === repairCase.damage.kind);
+  const next = kept ? moved : withKind(moved, construction, (there.find((usual) => usual.location === location) ?? there[0])!.kind);
+  return withDamage(next, { location, depthMm: Math.min(next.damage.depthMm, totalThicknessMm(construction, location)) });
 }
 
 export function extent(shape: Shape): { lengthMm: number; widthMm: number } {
@@ -91,7 +119,7 @@ export function reshaped(shape: Shape, kind: Shape['kind']): Shape {
 
 export function totalThicknessMm(construction: Construction, location: string): number {
   const place = construction.locations.find((each) => each.id === location);
-  return construction.layers.reduce(
+  return (place?.layers ?? construction.layers).reduce(
     (sum, layer) => sum + (layer.id === construction.coreLayer && place?.coreThicknessMm ? place.coreThicknessMm : layer.thicknessMm),
     0,
   );

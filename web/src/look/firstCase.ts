@@ -1,7 +1,9 @@
-import type { RepairCase, Schemas } from '../api/types';
+import type { Construction, RepairCase, Schemas } from '../api/types';
+import { usualDamage } from './edit';
 
-/** The case that a new mend starts from: a small ding on the deck, at the shop's own bench. Everything in it is a visible default. */
-export function firstCase(item: Schemas['ItemView'], shop: Schemas['ShopSettings']): RepairCase {
+/** The case that a new mend starts from: the usual damage of the construction, at the shop's own bench. Everything in it is a visible default. */
+export function firstCase(item: Schemas['ItemView'], construction: Construction, shop: Schemas['ShopSettings']): RepairCase {
+  const usual = construction.damages[0]!;
   return {
     format: 'able-mend/case/1',
     item: {
@@ -11,17 +13,7 @@ export function firstCase(item: Schemas['ItemView'], shop: Schemas['ShopSettings
       warranty: item.warranty,
       earlierMend: item.earlierMend,
     },
-    damage: {
-      kind: 'ding',
-      location: 'deck',
-      shape: { kind: 'round', diameterMm: 30 },
-      depthMm: 3,
-      wet: false,
-      cause: 'knock',
-      neighbours: null,
-      fin: null,
-      acrossWholeWidth: false,
-    },
+    damage: usualDamage(usual, usual.location),
     bench: shop.bench,
     wanted: {
       permanence: 'lasting',
@@ -31,10 +23,12 @@ export function firstCase(item: Schemas['ItemView'], shop: Schemas['ShopSettings
       skill: 2,
       tint: false,
       weights: { fast: 2, lasting: 3, tidy: 2, cheap: 1 },
+      hottestInUseC: 45,
     },
     tools: shop.tools,
     shelf: shop.shelf,
     choice: null,
     overrides: null,
+    products: shop.products ?? null,
   };
 }

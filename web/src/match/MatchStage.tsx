@@ -1,5 +1,5 @@
-import type { Candidate, RepairCase } from '../api/types';
-import { withChoice, withWanted } from '../look/edit';
+import type { Candidate, Catalogue, RepairCase, RepairPlan } from '../api/types';
+import { withChoice, withSchool, withWanted } from '../look/edit';
 import { highlight } from '../mend/highlight';
 import type { StageProps } from '../mend/MendPage';
 import { Button } from '../ui/Button';
@@ -8,7 +8,7 @@ import { Problems } from '../ui/Notice';
 import { span } from '../ui/time';
 
 /** Match: what can bond to every layer, ranked; what cannot stays, with the layer that it would harm. */
-export function MatchStage({ desk, goTo }: StageProps) {
+export function MatchStage({ desk, catalogue, goTo }: StageProps) {
   const { plan, repairCase, change, problems, mend } = desk;
   if (!plan) return <Problems problems={problems} />;
   const draft = mend.status === 'draft';
@@ -44,7 +44,7 @@ export function MatchStage({ desk, goTo }: StageProps) {
           </ul>
         </section>
       ) : null}
-      {draft ? <Wishes repairCase={repairCase} change={change} /> : null}
+      {draft ? <Wishes repairCase={repairCase} plan={plan} catalogue={catalogue} change={change} /> : null}
     </div>
   );
 }
@@ -76,7 +76,7 @@ function Row({ candidate, chosen, onPick }: { candidate: Candidate; chosen: bool
           ))}
         </span>
         <span>
-          <span className="lettering block">to water</span>
+          <span className="lettering block">to use</span>
           <span className="numeral block text-xl">{time}</span>
           <span className="block text-sm text-faint">{['', 'forgiving', 'some practice', 'demanding'][candidate.skill]}</span>
         </span>
@@ -135,19 +135,37 @@ function Vetoed({ candidate }: { candidate: Candidate }) {
 
 const levels = [0, 1, 2, 3, 4, 5].map((level) => [String(level), String(level)] as const);
 
-function Wishes({ repairCase, change }: { repairCase: RepairCase; change: (next: RepairCase) => void }) {
+function Wishes({ repairCase, plan, catalogue, change }: { repairCase: RepairCase; plan: RepairPlan; catalogue: Catalogue; change: (next: RepairCase) => void }) {
   const weights = { fast: 2, lasting: 3, tidy: 2, cheap: 1, ...repairCase.wanted.weights };
   const choice = repairCase.choice;
+  const laysGlass = plan.patches.some((patch) => patch.cloth.startsWith('glass-'));
   return (
     <section className="grid gap-x-6 gap-y-3 border-t-2 border-ink pt-3 sm:grid-cols-2">
       <h3 className="text-xl sm:col-span-2">What counts, and which school</h3>
       {(['fast', 'lasting', 'tidy', 'cheap'] as const).map((name) => (
         <Choice key={name} label={name[0]!.toUpperCase() + name.slice(1)} value={String(weights[name])} options={levels} onPick={(level) => change(withWanted(repairCase, { weights: { ...weights, [name]: Number(level) } }))} />
       ))}
-      <Choice label="Patches" value={choice?.patchOrder ?? 'small-first'} options={[['small-first', 'Small first (default)'], ['large-first', 'Large first']]} onPick={(patchOrder) => change(withChoice(repairCase, { patchOrder }))} />
-      <Choice label="UV resin" value={choice?.uvSchool ?? 'light-only'} options={[['light-only', 'Light only (default)'], ['light-and-catalyst', 'Light and catalyst']]} onPick={(uvSchool) => change(withChoice(repairCase, { uvSchool }))} />
-      <Choice label="Last dry grit" value={choice?.dryFinish ?? 'P320'} options={[['P320', 'P320 (default)'], ['P400', 'P400']]} onPick={(dryFinish) => change(withChoice(repairCase, { dryFinish }))} />
-      <Choice label="Cloth" value={choice?.cloth ?? 'glass-136'} options={[['glass-102', '102 g'], ['glass-136', '136 g (default)'], ['glass-203', '203 g']]} onPick={(cloth) => change(withChoice(repairCase, { cloth }))} />
+      {plan.schools.map((taken) => (
+        <School key={taken.id} taken={taken} catalogue={catalogue} onPick={(option) => change(withSchool(repairCase, taken.id, option))} />
+      ))}
+      {laysGlass ? <Choice label="Cloth" value={choice?.cloth ?? 'glass-136'} options={[['glass-102', '102 g'], ['glass-136', '136 g (default)'], ['glass-203', '203 g']]} onPick={(cloth) => change(withChoice(repairCase, { cloth }))} /> : null}
     </section>
+  );
+}
+
+/** A question on which practitioners disagree: both answers, and why the default is the default. */
+function School({ taken, catalogue, onPick }: { taken: RepairPlan['schools'][number]; catalogue: Catalogue; onPick: (option: string) => void }) {
+  const school = catalogue.schools.find((each) => each.id === taken.id);
+  if (!school) return null;
+  return (
+    <div>
+      <Choice
+        label={school.question}
+        value={taken.option}
+        options={school.options.map((option) => [option.id, option.id === school.default ? `${option.name} (default)` : option.name] as const)}
+        onPick={onPick}
+      />
+      <p className="mt-1 text-sm text-faint">{school.why}</p>
+    </div>
   );
 }

@@ -41,7 +41,7 @@ export function PlanStage({ desk, goTo }: StageProps) {
         <div>
           <h2 className="text-3xl">{plan.system.methodName}</h2>
           <p className="text-lg">
-            {plan.system.materialName}. Ready for water <strong>{when(plan.readyAt, now, zone)}</strong>, full cure {when(plan.fullCureAt, now, zone)}
+            {plan.system.materialName}. Ready for use <strong>{when(plan.readyAt, now, zone)}</strong>, full cure {when(plan.fullCureAt, now, zone)}
           </p>
         </div>
         {draft ? (
@@ -112,7 +112,7 @@ function Warnings({ plan, now, zone }: { plan: RepairPlan; now: number; zone: st
       ))}
       {plan.properRepairBy ? (
         <Notice tone="early" word="For now only.">
-          The proper repair is booked for {when(plan.properRepairBy, now, zone)} when this one is handed back.
+          The proper repair is booked for {when(plan.properRepairBy, now, zone)} when this one is handed back. {plan.properRepair ? `${plan.properRepair}.` : ''}
         </Notice>
       ) : null}
     </>

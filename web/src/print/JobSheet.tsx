@@ -49,7 +49,7 @@ export function JobSheet() {
         </p>
       </header>
       <p className="mt-2 text-lg">
-        <strong>{decisionWords[plan.verdict.decision]}.</strong> {kindWords[repairCase.damage.kind]}, {repairCase.damage.location.replace('-', ' ')}. {plan.system ? `${plan.system.methodName}, ${plan.system.materialName}. Ready for water ${dayAndClock(plan.readyAt, zone)}.` : plan.verdict.reasons[0]?.text}
+        <strong>{decisionWords[plan.verdict.decision]}.</strong> {kindWords[repairCase.damage.kind]}, {repairCase.damage.location.replace('-', ' ')}. {plan.system ? `${plan.system.methodName}, ${plan.system.materialName}. Ready for use ${dayAndClock(plan.readyAt, zone)}.` : plan.verdict.reasons[0]?.text}
       </p>
       <div className="mt-2 grid grid-cols-2 gap-4">
         <Section model={section({ ...picture, kind: repairCase.damage.kind, height: 240 })} />

@@ -7,6 +7,8 @@ import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { NumberField } from '../ui/NumberField';
 import { Notice, Problems } from '../ui/Notice';
+import { toolWords } from '../ui/words';
+import { Products } from './Products';
 
 type Settings = Schemas['ShopSettings'];
 
@@ -47,6 +49,7 @@ function ShelfForm({ settings, version, catalogue }: { settings: Settings; versi
       <Shop mine={mine} setMine={setMine} />
       <Drawer mine={mine} setMine={setMine} catalogue={catalogue} />
       <Shelf mine={mine} setMine={setMine} catalogue={catalogue} />
+      <Products mine={mine} setMine={setMine} catalogue={catalogue} />
     </form>
   );
 }
@@ -85,6 +88,8 @@ function Drawer({ mine, setMine, catalogue }: PartProps & { catalogue: Catalogue
   const { tools } = mine;
   const measure = tools.measure;
   const setMeasure = (next: Schemas['Tools']['measure']) => setMine({ ...mine, tools: { ...tools, measure: next } });
+  const has = tools.has ?? catalogue.tools;
+  const toggleTool = (tool: string) => setMine({ ...mine, tools: { ...tools, has: has.includes(tool) ? has.filter((each) => each !== tool) : [...has, tool] } });
   const toggle = (grit: string) =>
     setMine({ ...mine, tools: { ...tools, grits: tools.grits.includes(grit) ? tools.grits.filter((each) => each !== grit) : [...tools.grits, grit] } });
   return (
@@ -119,19 +124,34 @@ function Drawer({ mine, setMine, catalogue }: PartProps & { catalogue: Catalogue
           </button>
         ))}
       </div>
+      <h2 className="mt-2 text-xl">Tools at hand</h2>
+      <div className="flex flex-wrap gap-1.5">
+        {catalogue.tools.map((tool) => (
+          <button
+            key={tool}
+            type="button"
+            aria-pressed={has.includes(tool)}
+            onClick={() => toggleTool(tool)}
+            className="min-h-11 rounded-sm border-2 border-line bg-sheet px-3 font-medium aria-pressed:border-act aria-pressed:bg-act aria-pressed:text-on-act"
+          >
+            {toolWords[tool] ?? tool}
+          </button>
+        ))}
+      </div>
     </section>
   );
 }
 
 function Shelf({ mine, setMine, catalogue }: PartProps & { catalogue: Catalogue }) {
-  const shelf = mine.shelf ?? catalogue.materials.map((material) => ({ material: material.id, useBefore: null }));
+  const all = [...catalogue.materials, ...(mine.products ?? [])];
+  const shelf = mine.shelf ?? all.map((material) => ({ material: material.id, useBefore: null }));
   const has = (id: string) => shelf.find((entry) => entry.material === id);
   const set = (next: Schemas['OnShelf'][]) => setMine({ ...mine, shelf: next });
   return (
     <section className="lg:col-span-2">
       <h2 className="text-xl">On the shelf</h2>
       <ul className="mt-1 grid gap-x-10 md:grid-cols-2">
-        {catalogue.materials
+        {all
           .filter((material) => material.role !== 'cloth' && material.role !== 'filler')
           .map((material) => {
             const entry = has(material.id);

@@ -7,6 +7,7 @@ export const decisionWords: Record<Schemas['Decision'], string> = {
   warranty: 'Back under warranty',
   refer: 'Refer it',
   retire: 'Retire it',
+  refuse: 'Not mended here, ever',
 };
 
 export const kindWords: Record<Schemas['DamageKind'], string> = {
@@ -14,14 +15,50 @@ export const kindWords: Record<Schemas['DamageKind'], string> = {
   crack: 'Crack',
   hole: 'Hole',
   'fin-box-surround': 'Cracked round fin box',
+  slice: 'Skin sliced',
+  scratch: 'Scratch',
+  'core-shot': 'Through to the core',
+  puncture: 'Puncture',
+  pinholes: 'Pinholes',
+  tear: 'Tear',
+  melt: 'Melted',
+  'seam-open': 'Seam open',
+  'strip-lifted': 'Strip lifting',
+  'valve-leak': 'Valve leaks',
+  'water-inside': 'Water inside',
+  parted: 'Layers parted',
+  'soft-spot': 'Soft spot',
+  split: 'Split',
+  splinter: 'Splinter',
+  chip: 'Chip',
+  'sole-parted': 'Sole parting',
+  'worn-away': 'Worn away',
+  'edge-pulled': 'Edge pulled',
+  'seal-torn': 'Seal torn',
+  crumbled: 'Foam crumbles',
+  bent: 'Bent',
 };
 
 export const causeWords: Record<Schemas['Cause'], string> = {
   knock: 'A knock',
   pressure: 'Pressure',
   heat: 'Heat',
+  wear: 'Wear',
   'by-itself': 'Came by itself',
   unknown: 'Nobody knows',
+};
+
+export const familyWords: Record<Schemas['GearFamily'], string> = {
+  boards: 'Boards',
+  hulls: 'Hulls',
+  skis: 'Skis',
+  inflatables: 'Inflatables',
+  'tents-and-poles': 'Tents and poles',
+  'waders-and-suits': 'Waders and suits',
+  footwear: 'Footwear',
+  paddles: 'Paddles',
+  'forks-decks-and-limbs': 'Forks, decks, bow limbs',
+  'holds-a-life': 'What holds a life',
 };
 
 export const lightWords: Record<Schemas['LightLevel'], string> = {
@@ -44,8 +81,11 @@ export const waitWords: Record<Schemas['WaitKind'], string> = {
   flash: 'Flashing off',
   light: 'Setting in the light',
   recoat: 'Recoat window',
+  tack: 'Coming to tack',
+  cool: 'Cooling down',
+  hold: 'Under clamps',
   sandable: 'Until it sands',
-  loadable: 'Until it may get wet',
+  loadable: 'Until it may be used',
 };
 
 export const sourceWords: Record<Schemas['SourceKind'], string> = {
@@ -54,4 +94,20 @@ export const sourceWords: Record<Schemas['SourceKind'], string> = {
   'from-memory': 'Written down from memory',
   arithmetic: 'Arithmetic',
   shop: "The shop's own",
+};
+
+/** Tools that some methods need, by identifier. */
+export const toolWords: Record<string, string> = {
+  'base-gun': 'Base gun',
+  cauls: 'Cauls',
+  clamps: 'Clamps',
+  drill: 'Drill',
+  former: 'Former',
+  'hot-melt-gun': 'Hot-melt gun',
+  plates: 'Flat bars and plates',
+  'rubber-bands': 'Rubber bands',
+  scraper: 'Steel scraper',
+  syringe: 'Syringe',
+  'valve-key': 'Valve key',
+  'welding-gun': 'Welding gun',
 };

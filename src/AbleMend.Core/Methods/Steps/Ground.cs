@@ -99,7 +99,7 @@ internal static class Ground
         inputs.Sheet.Put("clean.dew-point", "Dew point", DewPoint.Work(bench.TemperatureC, bench.RelativeHumidityPercent), 1);
         return new PlanStep("clean", Stage.Prepare, $"Wipe with {cleaner.Name.ToLowerInvariant()}, let it flash",
             "White lint-free cloth, one way, new side each stroke, inside the tape only. Let it leave by itself. Never touch it again before gluing.",
-            ["clean.flash", "clean.dew-point"], cleaner.Hazards, "Nothing but the resin touches it from here on.",
+            ["clean.flash", "clean.dew-point"], cleaner.Hazards, "From here on nothing touches it but what is to hold.",
             new StepTiming("clean", 3, false, Flashing(cleaner) with { OpensMin = flash * clock.RateAt(bench.TemperatureC) }), null, []);
     }
 

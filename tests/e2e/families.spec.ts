@@ -1,0 +1,103 @@
+import { expect, test, type Page } from '@playwright/test';
+import { kept } from './bench.ts';
+import { ShopServer } from './server.ts';
+
+const server = new ShopServer();
+test.beforeAll(() => server.start({ clock: '2026-05-06T09:00:00Z' }));
+test.afterAll(() => server.dispose());
+
+async function openWorked(page: Page, title: string): Promise<void> {
+  await page.goto(`${server.url}/gallery`);
+  await page.getByRole('button', { name: new RegExp(`${title}$`) }).click();
+  await expect(page).toHaveURL(/\/mends\/\d+\/look$/);
+}
+
+test('every worked case opens, looks, and is planned or sent on', async ({ page }) => {
+  test.setTimeout(240_000);
+  const faults: string[] = [];
+  page.on('pageerror', (fault) => faults.push(fault.message));
+  await page.goto(`${server.url}/gallery`);
+  await expect(page.getByRole('heading', { name: 'Worked cases' })).toBeVisible();
+  const titles = await page.locator('main li button span:last-child').allInnerTexts();
+  expect(titles.length).toBeGreaterThanOrEqual(36);
+  for (const title of titles) {
+    await openWorked(page, title);
+    const verdict = page.getByRole('region', { name: 'Verdict' });
+    await expect(verdict, title).toContainText(/Mend it|Retire it/);
+    await expect(page.getByRole('img', { name: /^Section/ }), title).toBeVisible();
+    if ((await verdict.innerText()).includes('Retire it')) continue;
+    await page.goto(page.url().replace(/look$/, 'plan'));
+    await expect(page.getByRole('button', { name: 'Start the mend' }), title).toBeEnabled();
+    expect(await page.locator('main ol > li').count(), title).toBeGreaterThan(4);
+  }
+  expect(faults).toEqual([]);
+});
+
+test('from arrival to a plan for a tent pole in ten taps and no typing', async ({ page }) => {
+  let taps = 0;
+  const tap = async (act: Promise<void>) => {
+    taps++;
+    await act;
+  };
+  await page.goto(server.url);
+  await tap(page.getByRole('link', { name: 'Start a mend' }).first().click());
+  await tap(page.getByRole('button', { name: /^TEN-31/ }).click());
+  await tap(page.getByRole('radio', { name: 'Mesh door' }).click());
+  await tap(page.getByRole('radio', { name: 'Hole', exact: true }).click());
+  await kept(page);
+  await tap(page.getByRole('button', { name: 'Match it' }).click());
+  await tap(page.getByRole('button', { name: 'Plan it' }).click());
+  await expect(page.getByRole('heading', { name: 'Self-adhesive mesh discs' })).toBeVisible();
+  await expect(page.getByText('A hole: both faces').or(page.getByRole('button', { name: /^Faces 2/ })).first()).toBeVisible();
+  expect(taps).toBeLessThanOrEqual(10);
+});
+
+test('what holds a life is refused, and cannot be planned round', async ({ page }) => {
+  await page.goto(`${server.url}/new`);
+  await page.getByRole('button', { name: /^HAR-02/ }).click();
+  await expect(page.getByRole('region', { name: 'Verdict' })).toContainText('Not mended here, ever');
+  await expect(page.getByRole('button', { name: 'Match it' })).toHaveCount(0);
+  await page.goto(page.url().replace(/look$/, 'plan'));
+  await expect(page.getByText('Not mended here.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Start the mend' })).toHaveCount(0);
+});
+
+test('another school takes its own material, and says why the default is the default', async ({ page }) => {
+  await openWorked(page, 'Inflatable board, puncture');
+  await page.getByRole('button', { name: 'Match it' }).click();
+  await expect(page.getByRole('button', { name: /Two-part polyurethane cement/ })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByText('stands heat and pressure')).toBeVisible();
+  await page.getByRole('radio', { name: /^One-part vinyl cement/ }).click();
+  await expect(page.getByRole('button', { name: /^One-part vinyl cement/ })).toHaveAttribute('aria-pressed', 'true');
+  await kept(page);
+  await expect(page.getByText('let go').first()).toBeVisible();
+});
+
+test('a leak is found, kept on the item, and counted', async ({ page }) => {
+  await openWorked(page, 'Breathable wader, pinholes');
+  const finding = page.getByRole('region', { name: 'Finding it' });
+  await expect(finding).toContainText('dark spot');
+  for (const place of ['left knee, inside', 'seat, by the seam']) {
+    await finding.getByRole('textbox', { name: /A find/ }).fill(place);
+    await finding.getByRole('button', { name: 'Keep the find' }).click();
+  }
+  await expect(finding.getByRole('listitem')).toHaveCount(2);
+  await kept(page);
+  await page.goto(page.url().replace(/look$/, 'plan'));
+  await expect(page.getByRole('button', { name: /^Finds 2/ })).toBeVisible();
+});
+
+test('a shop adds its own product from its label, and it is matched at once', async ({ page }) => {
+  await page.goto(`${server.url}/shelf`);
+  const own = page.getByRole('region', { name: 'Your own products' });
+  await own.getByRole('combobox').selectOption({ label: 'Urethane repair adhesive' });
+  await own.getByLabel('What you call it').fill('Workshop urethane');
+  await own.getByRole('button', { name: 'Add it from its label' }).click();
+  await own.getByRole('textbox', { name: 'Loadable' }).fill('600');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText('Kept.')).toBeVisible();
+  await page.goto(`${server.url}/new`);
+  await page.getByRole('button', { name: /^BOO-15/ }).click();
+  await page.getByRole('button', { name: 'Match it' }).click();
+  await expect(page.getByRole('button', { name: /Workshop urethane/ })).toBeVisible();
+});

@@ -1,0 +1,78 @@
+import { useState } from 'react';
+import type { Catalogue, Construction, RepairCase } from '../api/types';
+import { Button } from '../ui/Button';
+import { Choice } from '../ui/Choice';
+import { withDamage } from './edit';
+
+interface Props {
+  repairCase: RepairCase;
+  construction: Construction;
+  catalogue: Catalogue;
+  change: (next: RepairCase) => void;
+}
+
+/** Finding what leaks or hides: the tests that show it, each find kept on the item. */
+export function Finds({ repairCase, construction, catalogue, change }: Props) {
+  const { damage } = repairCase;
+  const hides = construction.damages.find((usual) => usual.kind === damage.kind)?.leaks ?? false;
+  const tests = catalogue.lookTests.filter((test) => test.kinds.includes(damage.kind) && fits(test.families, construction, catalogue, damage.location));
+  const [test, setTest] = useState('');
+  const [place, setPlace] = useState('');
+  const finds = damage.finds ?? [];
+  if (!hides || tests.length === 0) return null;
+  const chosen = tests.find((each) => each.id === test) ?? tests[0]!;
+  const keep = () => {
+    if (place.trim() === '') return;
+    change(withDamage(repairCase, { finds: [...finds, { test: chosen.id, place: place.trim() }], located: true }));
+    setPlace('');
+  };
+  return (
+    <section aria-label="Finding it" className="border-l-4 border-resin pl-3">
+      <div className="flex flex-wrap gap-x-6 gap-y-3">
+        <Choice label="Is it found?" value={damage.located === false ? 'no' : 'yes'} options={[['yes', 'Found'], ['no', 'Not yet']]} onPick={(found) => change(withDamage(repairCase, { located: found === 'yes' }))} />
+        <Choice label="Find it by" value={chosen.id} options={tests.map((each) => [each.id, each.name] as const)} onPick={setTest} />
+      </div>
+      <p className="mt-1 text-sm">{chosen.how}</p>
+      <div className="mt-2 flex items-end gap-2">
+        <label className="flex-1">
+          <span className="lettering block">A find: where?</span>
+          <input
+            className="h-11 w-full rounded-sm border-2 border-line bg-sheet px-3"
+            value={place}
+            maxLength={120}
+            onChange={(event) => setPlace(event.target.value)}
+            onKeyDown={(event) => {
+              if (event.key === 'Enter') keep();
+            }}
+          />
+        </label>
+        <Button onClick={keep} disabled={place.trim() === ''}>
+          Keep the find
+        </Button>
+      </div>
+      {finds.length > 0 ? (
+        <ul className="mt-1">
+          {finds.map((find, i) => (
+            <li key={`${find.test}${find.place}`} className="flex items-center justify-between border-b border-line">
+              <span>
+                {i + 1}. {find.place} <span className="text-sm text-faint">{catalogue.lookTests.find((each) => each.id === find.test)?.name}</span>
+              </span>
+              <Button onClick={() => change(withDamage(repairCase, { finds: finds.filter((each) => each !== find) }))}>Take it back</Button>
+            </li>
+          ))}
+        </ul>
+      ) : null}
+      <p className="mt-1 text-sm text-faint">One leak does not exclude another: go on to the end.</p>
+    </section>
+  );
+}
+
+/** Whether a test works on the outer layer of a place. */
+function fits(families: readonly string[], construction: Construction, catalogue: Catalogue, location: string): boolean {
+  if (families.length === 0) return true;
+  const place = construction.locations.find((each) => each.id === location);
+  const layers = place?.layers ?? construction.layers;
+  const outer = place?.fromBottom ? layers.at(-1) : layers[0];
+  const substance = catalogue.substances.find((each) => each.id === outer?.substance);
+  return families.some((family) => substance?.families.includes(family));
+}
