@@ -7,7 +7,7 @@ using AbleMend.Core.Triage;
 namespace AbleMend.Cli;
 
 /// <summary>A plan as plain text for the terminal.</summary>
-internal static class PlanSheet
+public static class PlanSheet
 {
     /// <summary>The sheet.</summary>
     public static string Write(RepairPlan plan, RepairCase repairCase)
@@ -23,7 +23,7 @@ internal static class PlanSheet
         if (plan.System is { } system)
         {
             Line(sheet, $"{system.MethodName}, {system.MaterialName}");
-            Line(sheet, $"Ready for water {Clock(plan.ReadyAt, zone)}; full cure {Clock(plan.FullCureAt, zone)}");
+            Line(sheet, $"Ready for use {Clock(plan.ReadyAt, zone)}; full cure {Clock(plan.FullCureAt, zone)}");
         }
 
         WriteCandidates(sheet, plan);

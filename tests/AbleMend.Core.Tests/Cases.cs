@@ -90,4 +90,8 @@ internal static class Cases
     public static PlanStep Step(this RepairPlan plan, string id) => plan.Steps.Single(step => step.Id == id);
 
     public static TimedStep Time(this RepairPlan plan, string id) => plan.Timeline.Single(step => step.StepId == id);
+
+    /// <summary>Steps that come in this order, with whatever between them.</summary>
+    public static void ShouldGoThrough(this RepairPlan plan, params IReadOnlyList<string> steps) =>
+        plan.Steps.Select(step => step.Id).Where(steps.Contains).ShouldBe(steps);
 }

@@ -18,6 +18,7 @@ test('every worked case opens, looks, and is planned or sent on', async ({ page 
   page.on('pageerror', (fault) => faults.push(fault.message));
   await page.goto(`${server.url}/gallery`);
   await expect(page.getByRole('heading', { name: 'Worked cases' })).toBeVisible();
+  await expect(page.locator('main li').first()).toBeVisible();
   const titles = await page.locator('main li button span:last-child').allInnerTexts();
   expect(titles.length).toBeGreaterThanOrEqual(36);
   for (const title of titles) {

@@ -132,5 +132,5 @@ public sealed record Construction(
     }
 
     /// <summary>Thickness of the whole item at a location, in millimetres.</summary>
-    public double ThicknessMmAt(Location location) => LayersAt(location).Sum(layer => layer.ThicknessMm);
+    public double ThicknessMmAt(Location location) => Reach.ThicknessMm(LayersAt(location));
 }

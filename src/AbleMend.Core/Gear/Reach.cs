@@ -43,7 +43,7 @@ public sealed class Reach
     /// <param name="depthMm">Depth in millimetres, above 0, no more than the layers' sum.</param>
     public static Reach Into(IReadOnlyList<Layer> layers, IReadOnlyDictionary<string, Substance> substances, double depthMm)
     {
-        Guard.Within(depthMm, 0, layers.Sum(layer => layer.ThicknessMm), nameof(depthMm));
+        Guard.Within(depthMm, 0, ThicknessMm(layers), nameof(depthMm));
         var top = 0.0;
         var reached = new List<ReachedLayer>(layers.Count);
         foreach (var layer in layers)
@@ -55,6 +55,9 @@ public sealed class Reach
 
         return new Reach(reached);
     }
+
+    /// <summary>Thickness of layers together in millimetres, to a millionth: a sum of decimals may not make a depth that was read off it too deep.</summary>
+    public static double ThicknessMm(IReadOnlyList<Layer> layers) => Math.Round(layers.Sum(layer => layer.ThicknessMm), 6);
 
     private static bool IsFoam(ReachedLayer layer) => layer.Substance.Texture is Texture.Foam or Texture.Beads;
 }

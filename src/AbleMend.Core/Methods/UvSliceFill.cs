@@ -26,7 +26,7 @@ public sealed class UvSliceFill : MendMethod
 
     public override int Skill => 1;
 
-    public override IReadOnlyList<string> Schools => ["soft-board", "uv-resin", "fill-thickness"];
+    public override IReadOnlyList<string> Schools => ["soft-board", "fill-thickness"];
 
     protected override IReadOnlyList<DamageKind> Kinds => [DamageKind.Slice, DamageKind.Hole];
 

@@ -72,9 +72,9 @@ public static class TriageDesk
     [
         new("never-mended", Decision.Refuse, view => view.Construction.Refuse is not null, view => view.Construction.Refuse!, Practice),
         new("place-refused", Decision.Refuse, view => view.Location.Refuse is not null, view => view.Location.Refuse!, Practice),
-        new("bent-metal", Decision.Refuse, view => view.Case.Damage.Kind == DamageKind.Bent && view.Outer.Families.Contains("structural-metal"),
+        new("bent-metal", Decision.Refuse, view => view.Case.Damage.Kind == DamageKind.Bent && HasStructuralMetal(view),
             _ => "Bent structural metal is never straightened here: it is replaced by a licensed workshop.", Practice),
-        new("cracked-metal", Decision.Refuse, view => view.Case.Damage.Kind == DamageKind.Crack && view.Outer.Families.Contains("structural-metal"),
+        new("cracked-metal", Decision.Refuse, view => view.Case.Damage.Kind == DamageKind.Crack && HasStructuralMetal(view),
             _ => "Cracked structural metal breaks without a warning: it is replaced by a licensed workshop.", Practice),
         new("laminate-splintered", Decision.Refuse, LimbLaminateHurt,
             _ => "It runs across, or into the laminate: a limb that lets go injures people. Only a corner bead is sealed.", Practice),
@@ -135,6 +135,8 @@ public static class TriageDesk
                     .Select(rule => new Reason(rule.Code, rule.Text(view), rule == deciding, rule.Source)),
             ]);
     }
+
+    private static bool HasStructuralMetal(CaseView view) => view.Reach.Layers.Any(layer => layer.Substance.Families.Contains("structural-metal"));
 
     private static bool LimbLaminateHurt(CaseView view) =>
         view.Construction.Silhouette == Silhouette.Limb

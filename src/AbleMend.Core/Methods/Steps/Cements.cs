@@ -45,7 +45,7 @@ internal static class Cements
         var patch = PatchStack.Over(list.View.Outline, [stock?.Id ?? list.Main.Id], marginMm, 0, false)[0];
         list.Figure("patch.area", "Area of the patch", patch.AreaCm2, "cm²", "Outline of the hurt, grown by the margin with round corners",
             Source.Arithmetic, [new("Margin", marginMm, "mm"), new("Length", patch.LengthMm, "mm"), new("Width", patch.WidthMm, "mm")]);
-        list.Do("cut-patch", Stage.Shape, $"Cut the patch{(stock is null ? "" : $" from {stock.Name.ToLowerInvariant()}")}", how, minutes,
+        list.Do("cut-patch", Stage.Shape, $"Cut the patch{(stock is null ? "" : $" from {StepText.InSentence(stock.Name)}")}", how, minutes,
             "Round every corner: jagged or square corners peel.", cautions: ["blades"], draws: ["patches-dry"]);
         return patch;
     }

@@ -49,7 +49,7 @@ internal static class Mixes
         && inputs.View.School("uv-resin") == "light-and-catalyst";
 
     private static string? Forgotten(MixOrder order, Material resin) =>
-        order.Filler is { } filler ? $"The {filler.Name.ToLowerInvariant()}: plain resin runs and sinks, and breaks under a foot."
+        order.Filler is { } filler ? $"The {StepText.InSentence(filler.Name)}: plain resin runs and sinks, and breaks under a foot."
         : order.Wax && resin.AirInhibited ? "Wax first, then catalyst: without wax the surface stays sticky."
         : resin.Cure == CureKind.Light ? "Mix and spread in the shade: light reflected off sand or a wall sets it."
         : "Scrape the sides and the bottom of the cup.";

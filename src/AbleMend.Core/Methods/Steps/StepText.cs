@@ -5,6 +5,10 @@ namespace AbleMend.Core.Methods.Steps;
 /// <summary>Numbers in instructions, with the same digits everywhere.</summary>
 internal static class StepText
 {
+    /// <summary>A name inside a sentence: its capital goes, unless it begins with an abbreviation such as PVC.</summary>
+    public static string InSentence(string name) =>
+        name.Length > 1 && char.IsUpper(name[1]) ? name : char.ToLowerInvariant(name[0]) + name[1..];
+
     /// <summary>A size in whole millimetres.</summary>
     public static string Mm(double value) => string.Create(CultureInfo.InvariantCulture, $"{value:0} mm");
 

@@ -1,0 +1,49 @@
+using System.Text.Json;
+using AbleMend.Cli;
+using AbleMend.Core.Plans;
+
+namespace AbleMend.Core.Tests.Gallery;
+
+/// <summary>
+/// Every worked case against its whole plan as it was read and approved. A change that alters a plan shows here line by
+/// line; run with <c>ABLE_MEND_APPROVE=1</c> to write the new plans, read the difference, and commit it with its reason.
+/// </summary>
+public class GalleryTests
+{
+    private static readonly string Examples = Path.Combine(Repository.Root, "examples");
+    private static readonly string Approved = Path.Combine(Repository.Root, "tests", "AbleMend.Core.Tests", "Gallery", "Approved");
+
+    public static TheoryData<string> All =>
+        [.. JsonDocument.Parse(File.ReadAllText(Path.Combine(Examples, "gallery.json"))).RootElement.EnumerateArray().Select(entry => entry.GetProperty("id").GetString()!)];
+
+    /// <summary>A worked case of the gallery.</summary>
+    internal static RepairCase Read(string id) => OpenJson.ReadCase(File.ReadAllText(Path.Combine(Examples, $"{id}.case.json"))).Value!;
+
+    [Theory]
+    [MemberData(nameof(All))]
+    public void The_plan_is_the_one_that_was_approved(string id)
+    {
+        var repairCase = Read(id);
+        var sheet = PlanSheet.Write(repairCase.Planned(), repairCase).ReplaceLineEndings("\n").TrimEnd() + "\n";
+        var path = Path.Combine(Approved, $"{id}.txt");
+        if (Environment.GetEnvironmentVariable("ABLE_MEND_APPROVE") == "1")
+        {
+            Directory.CreateDirectory(Approved);
+            File.WriteAllText(path, sheet);
+        }
+
+        sheet.ShouldBe(File.ReadAllText(path).ReplaceLineEndings("\n"));
+    }
+
+    [Fact]
+    public void Every_case_file_is_in_the_gallery_and_every_entry_has_its_file() =>
+        Directory.GetFiles(Examples, "*.case.json").Select(path => Path.GetFileName(path).Replace(".case.json", "", StringComparison.Ordinal)).Order()
+            .ShouldBe(All.Select(row => row.Data).Order());
+
+    [Fact]
+    public void Every_family_that_is_mended_has_worked_cases()
+    {
+        var worked = All.Select(row => Cases.Planner.Catalogue.Constructions[Read(row.Data).Item.Construction].Family).Distinct();
+        Enum.GetValues<Core.Gear.GearFamily>().Except(worked).ShouldBe([Core.Gear.GearFamily.HoldsALife]);
+    }
+}

@@ -1,0 +1,45 @@
+using AbleMend.Core.Patching;
+using CsCheck;
+
+namespace AbleMend.Core.Tests.Patching;
+
+public class OffcutsTests
+{
+    [Fact]
+    public void A_patch_goes_on_the_smallest_piece_that_takes_it() =>
+        Offcuts.TryFit([(1, 80, 60)], [new Offcut("roll", 1000, 500), new Offcut("scrap", 90, 70)])!.Single().Offcut.ShouldBe("scrap");
+
+    [Fact]
+    public void A_patch_is_turned_where_that_makes_it_fit()
+    {
+        var placed = Offcuts.TryFit([(1, 120, 40)], [new Offcut("strip", 50, 130)])!.Single();
+        placed.Turned.ShouldBeTrue();
+    }
+
+    [Fact]
+    public void What_does_not_fit_is_said_and_not_squeezed() => Offcuts.TryFit([(1, 60, 60), (2, 60, 60)], [new Offcut("scrap", 100, 70)]).ShouldBeNull();
+
+    [Fact]
+    public void No_two_patches_lie_on_one_another_and_none_hangs_over() =>
+        Gen.Select(Gen.Double[5, 60], Gen.Double[5, 60]).List[1, 8].Sample(sizes =>
+        {
+            var patches = sizes.Select((size, i) => (i + 1, size.Item1, size.Item2)).ToList();
+            Offcut[] stock = [new("a", 200, 120), new("b", 90, 90)];
+            var placed = Offcuts.TryFit(patches, stock);
+            if (placed is null)
+            {
+                return true;
+            }
+
+            var rectangles = placed.Select(each =>
+            {
+                var (_, length, width) = patches[each.Patch - 1];
+                var (l, w) = each.Turned ? (width, length) : (length, width);
+                return (each.Offcut, Left: each.XMm, Top: each.YMm, Right: each.XMm + l, Bottom: each.YMm + w);
+            }).ToList();
+            var inside = rectangles.All(r => stock.Single(piece => piece.Id == r.Offcut) is var piece && r.Right <= piece.LengthMm + 1e-9 && r.Bottom <= piece.WidthMm + 1e-9);
+            var apart = rectangles.All(r => rectangles.Where(other => other != r && other.Offcut == r.Offcut)
+                .All(other => other.Left >= r.Right - 1e-9 || other.Right <= r.Left + 1e-9 || other.Top >= r.Bottom - 1e-9 || other.Bottom <= r.Top + 1e-9));
+            return inside && apart;
+        });
+}

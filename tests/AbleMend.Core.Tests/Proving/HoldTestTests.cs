@@ -1,0 +1,76 @@
+using AbleMend.Core.Proving;
+using MathNet.Numerics;
+
+namespace AbleMend.Core.Tests.Proving;
+
+public class HoldTestTests
+{
+    /// <summary>Readings of a skin that loses a share of its air an hour while the room warms and the barometer falls.</summary>
+    private static List<HoldReading> Readings(double percentPerHour, int count = 9, double noiseKpa = 0.02, double warmingCPerHour = 4)
+    {
+        const double Kelvin = 273.15;
+        return [.. Enumerable.Range(0, count).Select(i =>
+        {
+            var hours = i * 10 / 60.0;
+            var airC = 20 + (warmingCPerHour * hours);
+            var barometer = 101.3 - (0.4 * hours);
+            var absolute = (103 + 101.3) * (1 - (percentPerHour / 100 * hours)) * (airC + Kelvin) / (20 + Kelvin);
+            return new HoldReading(i * 10, absolute - barometer + (i % 2 == 0 ? noiseKpa : -noiseKpa), airC, barometer);
+        })];
+    }
+
+    [Fact]
+    public void A_tight_skin_passes_though_the_gauge_has_risen_with_the_warmth()
+    {
+        var readings = Readings(0);
+        readings[^1].GaugeKpa.ShouldBeGreaterThan(readings[0].GaugeKpa + 2);
+        var result = HoldTest.Judge(readings, 2);
+        result.Verdict.ShouldBe(HoldVerdict.Pass);
+        result.LossPercentPerHour.ShouldBe(0, 0.1);
+    }
+
+    [Fact]
+    public void A_leak_fails_though_the_gauge_has_hardly_moved()
+    {
+        var result = HoldTest.Judge(Readings(3, warmingCPerHour: 5), 2);
+        result.Verdict.ShouldBe(HoldVerdict.Fail);
+        result.LossPercentPerHour.ShouldBe(3, 0.2);
+    }
+
+    [Theory]
+    [InlineData(0)]
+    [InlineData(3)]
+    public void Too_few_readings_past_the_creep_say_not_yet(int count) =>
+        HoldTest.Judge(Readings(0, count), 2).Verdict.ShouldBe(HoldVerdict.NotYet);
+
+    [Fact]
+    public void A_loss_near_the_limit_says_not_yet_rather_than_guess() =>
+        HoldTest.Judge(Readings(2, noiseKpa: 0.3), 2).Verdict.ShouldBe(HoldVerdict.NotYet);
+
+    // Reference: the straight-line fit of Math.NET Numerics on the same amounts of air.
+    [Fact]
+    public void The_rate_is_the_slope_of_the_reference_fit()
+    {
+        var readings = Readings(1.3, noiseKpa: 0.1);
+        var used = readings.Where(reading => reading.Minute >= HoldTest.CreepMin).ToList();
+        double Amount(HoldReading reading) => (reading.GaugeKpa + reading.BarometerKpa) / (reading.AirC + 273.15);
+        var (_, slope) = Fit.Line([.. used.Select(each => each.Minute / 60)], [.. used.Select(each => Amount(each) / Amount(used[0]) * 100)]);
+        HoldTest.Judge(readings, 2).LossPercentPerHour.ShouldBe(-slope, 1e-9);
+    }
+
+    [Fact]
+    public void The_creep_of_the_first_minutes_is_left_out()
+    {
+        var readings = Readings(0);
+        readings[0] = readings[0] with { GaugeKpa = readings[0].GaugeKpa + 12 };
+        HoldTest.Judge(readings, 2).Verdict.ShouldBe(HoldVerdict.Pass);
+    }
+
+    // By hand: three steps of 0.5 kPa are 0.734 % of 204.3 kPa; at 2 % an hour that takes 22 minutes.
+    [Fact]
+    public void A_coarse_gauge_has_to_hold_longer()
+    {
+        HoldTest.HoldMin(0.5, 204.3, 2).ShouldBe(HoldTest.CreepMin + 22.0, 0.1);
+        HoldTest.HoldMin(2, 204.3, 2).ShouldBeGreaterThan(HoldTest.HoldMin(0.5, 204.3, 2));
+    }
+}
