@@ -17,11 +17,12 @@ BenchmarkRunner.Run<Planning>(DefaultConfig.Instance
 public class Planning
 {
     private readonly Planner _planner = Planner.Shipped();
+    private static readonly Planner _large = LargeShop();
     private RepairCase _case = null!;
     private RepairPlan _plan = null!;
 
     /// <value>Case file that is planned.</value>
-    [Params("fin-box-surround", "deck-ding-quick", "eps-rail-hole")]
+    [Params("fin-box-surround", "deck-ding-quick", "eps-rail-hole", "inflatable-board-puncture", "ski-core-shot")]
     public string Example { get; set; } = "";
 
     [GlobalSetup]
@@ -37,8 +38,20 @@ public class Planning
     [Benchmark]
     public RepairPlan PlanTheCase() => _planner.Plan(_case).Value!;
 
+    /// <summary>A plan out of two hundred materials: the shop has added a product of its own for every second one of the catalogue until there are so many.</summary>
+    [Benchmark]
+    public RepairPlan PlanOutOfTwoHundredMaterials() => _large.Plan(_case).Value!;
+
     [Benchmark]
     public MendCatalogue LoadTheCatalogue() => CatalogueLoader.LoadShipped();
+
+    private static Planner LargeShop()
+    {
+        var catalogue = CatalogueLoader.LoadShipped();
+        var holding = catalogue.MaterialList.Where(material => material.Holds).ToList();
+        var added = Enumerable.Range(0, 200 - catalogue.MaterialList.Count).Select(i => holding[i % holding.Count] with { Id = $"own-{i}" }).ToList();
+        return new Planner(catalogue.With(added), AbleMend.Core.Methods.AllMethods.List);
+    }
 
     private static string FindExamples()
     {

@@ -96,7 +96,7 @@ test('a shop adds its own product from its label, and it is matched at once', as
   await own.getByRole('button', { name: 'Add it from its label' }).click();
   await own.getByRole('textbox', { name: 'Loadable' }).fill('600');
   await page.getByRole('button', { name: 'Keep it' }).click();
-  await expect(page.getByText('Kept.')).toBeVisible();
+  await expect(page.getByText('Kept.', { exact: true })).toBeVisible();
   await page.goto(`${server.url}/new`);
   await page.getByRole('button', { name: /^BOO-15/ }).click();
   await page.getByRole('button', { name: 'Match it' }).click();

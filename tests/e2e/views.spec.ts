@@ -12,7 +12,7 @@ const views: readonly (readonly [string, string, string])[] = [
   ['start a mend', '/new', 'What is hurt?'],
   ['worked cases', '/gallery', 'Ski, core shot'],
   ['look, another family', '/mends/15/look', 'Canoe, aluminium'],
-  ['plan, another family', '/mends/15/plan', 'Stop-drill both ends'],
+  ['plan, another family', '/mends/15/plan', 'Cautions'],
   ['look', '/mends/13/look', 'What is it?'],
   ['match', '/mends/11/match', 'What holds on every layer'],
   ['match with vetoes', '/mends/10/match', 'Kept off'],

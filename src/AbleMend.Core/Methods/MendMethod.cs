@@ -56,7 +56,7 @@ public abstract class MendMethod : IMendMethod
 
     /// <inheritdoc/>
     public virtual IReadOnlyList<StepTiming> Outline(CaseView view, Material material) =>
-        [.. Compose(new MethodInputs(view, Companions.For(view, this, material), new FigureSheet([]))).Steps.Select(step => step.Timing)];
+        [.. Compose(new MethodInputs(view, Companions.For(view, this, material), new FigureSheet([], timingOnly: true))).Steps.Select(step => step.Timing)];
 
     /// <inheritdoc/>
     public abstract Composition Compose(MethodInputs inputs);

@@ -1,3 +1,4 @@
+using System.Collections.Concurrent;
 using AbleMend.Core.Gear;
 using NetTopologySuite.Geometries;
 using NetTopologySuite.Operation.Buffer;
@@ -15,6 +16,10 @@ public sealed class Outline
 
     private readonly Geometry _geometry;
 
+    // Ranking composes the same outlines for every material: what was worked out for one is the same for the next.
+    private ConcurrentDictionary<double, Outline>? _grown;
+    private IReadOnlyList<IReadOnlyList<PointMm>>? _pieces;
+
     private Outline(Geometry geometry) => _geometry = geometry;
 
     /// <value>Area in mm².</value>
@@ -31,7 +36,7 @@ public sealed class Outline
 
     /// <value>Corner points of each separate piece, without the closing point; holes are left out, since a patch has none.</value>
     public IReadOnlyList<IReadOnlyList<PointMm>> Pieces =>
-        [.. Enumerable.Range(0, _geometry.NumGeometries).Select(i => Ring((Polygon)_geometry.GetGeometryN(i)))];
+        _pieces ??= [.. Enumerable.Range(0, _geometry.NumGeometries).Select(i => Ring((Polygon)_geometry.GetGeometryN(i)))];
 
     /// <value>The geometry, for calculations next door.</value>
     internal Geometry Geometry => _geometry;
@@ -62,7 +67,7 @@ public sealed class Outline
     public Outline Grown(double marginMm) =>
         Guard.NotNegative(marginMm, nameof(marginMm)) == 0
             ? this
-            : new Outline(BufferOp.Buffer(_geometry, marginMm, Round));
+            : LazyInitializer.EnsureInitialized(ref _grown).GetOrAdd(marginMm, margin => new Outline(BufferOp.Buffer(_geometry, margin, Round)));
 
     private static Geometry Polygon(Shape shape, PointMm at) =>
         shape switch

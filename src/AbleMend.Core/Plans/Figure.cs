@@ -18,8 +18,12 @@ public sealed record Figure(
 
 /// <summary>Collects the figures of a plan as methods work them out, putting the technician's overrides in their place.</summary>
 /// <param name="overrides">Overrides of the case.</param>
-public sealed class FigureSheet(IReadOnlyList<Override> overrides)
+/// <param name="timingOnly">Whether only the waits are wanted, as for ranking: costly figures that no wait hangs on may be left out.</param>
+public sealed class FigureSheet(IReadOnlyList<Override> overrides, bool timingOnly = false)
 {
+    /// <value>Whether only the waits are wanted.</value>
+    public bool TimingOnly { get; } = timingOnly;
+
     private readonly List<Figure> _figures = [];
 
     /// <value>All figures so far, in the order in which they were worked out.</value>

@@ -17,7 +17,7 @@ export function ShelfPage() {
   const shop = useQuery(shopQuery);
   const catalogue = useQuery(catalogueQuery);
   if (!shop.data || !catalogue.data) return <p className="p-5">Opening the drawer …</p>;
-  return <ShelfForm key={shop.data.version} settings={shop.data.settings} version={shop.data.version} catalogue={catalogue.data} />;
+  return <ShelfForm settings={shop.data.settings} version={shop.data.version} catalogue={catalogue.data} />;
 }
 
 function ShelfForm({ settings, version, catalogue }: { settings: Settings; version: number; catalogue: Catalogue }) {
@@ -25,9 +25,13 @@ function ShelfForm({ settings, version, catalogue }: { settings: Settings; versi
   const queryClient = useQueryClient();
   const keep = useMutation({
     mutationFn: () => ask(api.PUT('/api/shop', { params: { header: { 'If-Match': version } }, body: mine })),
-    onSuccess: (view) => queryClient.setQueryData(shopQuery.queryKey, view),
+    onSuccess: (view) => {
+      queryClient.setQueryData(shopQuery.queryKey, view);
+      // What came back is what is kept; what another window changed meanwhile never replaces what is written here.
+      setMine(view.settings);
+    },
   });
-  const changed = mine !== settings;
+  const changed = JSON.stringify(mine) !== JSON.stringify(settings);
   return (
     <form
       className="mx-auto grid max-w-[1500px] gap-x-10 gap-y-6 px-5 py-5 lg:grid-cols-2"

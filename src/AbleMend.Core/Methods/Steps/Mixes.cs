@@ -26,6 +26,11 @@ internal static class Mixes
     public static PlanStep Mix(MethodInputs inputs, MixOrder order)
     {
         var resin = inputs.Materials.Main;
+        if (inputs.Sheet.TimingOnly)
+        {
+            return new PlanStep($"{order.Prefix}-mix", Stage.Mix, order.Title, "", [], [], null, new StepTiming($"{order.Prefix}-mix", MixingMin, false, null), null, []);
+        }
+
         var before = inputs.Sheet.Figures.Count;
         var need = inputs.Sheet.Put($"{order.Prefix}.need", "Needed", order.NeedMl, 1);
         var resinMl = order.Filler is { } filler ? WithFiller(inputs, order.Prefix, need, filler) : need;
