@@ -20,6 +20,8 @@ export function FleetPage() {
   const items = useQuery(itemsQuery);
   const shop = useQuery(shopQuery);
   const catalogue = useQuery(catalogueQuery);
+  // A tap before the shop's bench and the catalogue are there could only be lost.
+  const ready = shop.data !== undefined && catalogue.data !== undefined;
   const navigate = useNavigate();
   const queryClient = useQueryClient();
   const open = useMutation({
@@ -46,7 +48,7 @@ export function FleetPage() {
         <ul className="mt-3 grid gap-x-8 sm:grid-cols-2">
           {items.data?.map((item) => (
             <li key={item.id} className="border-b border-line">
-              <button type="button" className="grid min-h-16 w-full grid-cols-[6.5rem_1fr] items-center text-left hover:bg-sheet" onClick={() => open.mutate(item)}>
+              <button type="button" className="grid min-h-16 w-full grid-cols-[6.5rem_1fr] items-center text-left hover:bg-sheet" disabled={!ready || open.isPending} onClick={() => open.mutate(item)}>
                 <span className="numeral text-2xl">{item.tag}</span>
                 <span className="leading-tight">
                   <span className="block font-semibold">{item.name}</span>
@@ -61,12 +63,12 @@ export function FleetPage() {
         </ul>
         {items.data?.length === 0 ? <p className="mt-4 text-lg text-faint">The fleet is empty. Add the first item.</p> : null}
       </section>
-      <NewItem onAdded={(item) => open.mutate(item)} />
+      <NewItem ready={ready} onAdded={(item) => open.mutate(item)} />
     </div>
   );
 }
 
-function NewItem({ onAdded }: { onAdded: (item: Item) => void }) {
+function NewItem({ ready, onAdded }: { ready: boolean; onAdded: (item: Item) => void }) {
   const catalogue = useQuery(catalogueQuery);
   const queryClient = useQueryClient();
   const [tag, setTag] = useState('');
@@ -109,7 +111,7 @@ function NewItem({ onAdded }: { onAdded: (item: Item) => void }) {
       <Choice label="How it is built" value={construction} options={built(family).map((each) => [each.id, each.name] as const)} onPick={setConstruction} />
       <NumberField label="Age" value={age} unit="months" step={1} onChange={setAge} />
       <Problems problems={problemsIn(add.error)} />
-      <Button type="submit" look="main">
+      <Button type="submit" look="main" disabled={!ready || add.isPending}>
         Add it and look at it
       </Button>
     </form>
