@@ -38,7 +38,8 @@ export function stripBands(bands: readonly BandTimes[], range: StripRange): Stri
     const closes = band.closesAt ? Date.parse(band.closesAt) : Infinity;
     const next = following ? Date.parse(following.startsAt) : Number.isFinite(closes) ? closes : opens;
     add('early', handsEnd, opens, band.title);
-    add('good', opens, Math.min(closes, next), band.title);
+    // What was already there while hands were on it begins when hands are free.
+    add('good', Math.max(opens, handsEnd), Math.min(closes, next), band.title);
     add('late', closes, next, band.title);
   });
   return found;
