@@ -48,15 +48,22 @@ public class ChemistryTests
         var mine = Cases.Planner.Catalogue.Materials[material] with { Id = "own-wonder-stuff", Name = "Wonder stuff" };
         var tried = Cases.Usual(construction, kind) with { Products = [mine], Choice = new Choice(method, "own-wonder-stuff") };
         tried.Refused().Single().Code.ShouldBe("system-vetoed");
-        rule.ShouldNotBeNullOrEmpty();
+        (tried with { Choice = null }).Planned().Candidates.Single(each => each.Method == method && each.Material == mine.Id).Findings.ShouldContain(finding => finding.Rule == rule);
     }
 
     [Fact]
     public void Contact_cement_is_kept_off_whatever_holds_air()
     {
-        var boat = Cases.Planner.Catalogue.Constructions["pvc-boat"];
-        var airtight = boat with { Locations = [.. boat.Locations.Select(location => location.Id == "strip" ? location with { Traits = ["strip", "airtight"] } : location)] };
-        airtight.Locations.ShouldContain(location => location.Has("airtight") && location.Has("strip"));
+        var rule = Cases.Planner.Catalogue.Rules.OfType<NotAtRule>().Single();
+        bool Speaks(DamageKind kind)
+        {
+            var view = new CaseView(Cases.Usual("pvc-boat", kind), Cases.Planner.Catalogue);
+            var system = new SystemUnderTest(Core.Methods.AllMethods.List[0], Cases.Planner.Catalogue.Materials["cement-fuel-resistant"], view, view.Reach.Touched, null);
+            return rule.Look(system).Any(finding => finding.Weight == Weight.Veto);
+        }
+
+        Speaks(DamageKind.Puncture).ShouldBeTrue();
+        Speaks(DamageKind.StripLifted).ShouldBeFalse();
         Cases.Usual("pvc-boat", DamageKind.StripLifted).Planned().Candidates.ShouldContain(each => each.Material == "cement-fuel-resistant" && !each.Vetoed);
         Cases.Usual("pvc-boat", DamageKind.Puncture).Choosing("strip-rebond", "cement-fuel-resistant").Refused().Single().Code.ShouldBe("system-does-not-fit");
     }
