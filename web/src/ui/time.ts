@@ -1,28 +1,37 @@
+const styles = {
+  clock: ['en-GB', { hour: '2-digit', minute: '2-digit' }],
+  dayAndClock: ['en-GB', { weekday: 'short', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' }],
+  day: ['en-CA', {}],
+  field: ['en-GB', { year: 'numeric', month: '2-digit', day: '2-digit', hour: '2-digit', minute: '2-digit' }],
+} as const satisfies Record<string, readonly [string, Intl.DateTimeFormatOptions]>;
+
+const formats = new Map<string, Intl.DateTimeFormat>();
+
+/** A formatter is kept once made: making one costs more than everything else in drawing a plan. */
+function format(style: keyof typeof styles, zone: string): Intl.DateTimeFormat {
+  const key = `${style} ${zone}`;
+  const known = formats.get(key);
+  if (known) return known;
+  const [locale, options] = styles[style];
+  const made = new Intl.DateTimeFormat(locale, { ...options, timeZone: zone });
+  formats.set(key, made);
+  return made;
+}
+
 /** Clock times in the shop's zone, and spans in words. */
 export function clock(iso: string | null | undefined, zone: string): string {
-  if (!iso) return 'not as it stands';
-  return new Intl.DateTimeFormat('en-GB', { timeZone: zone, hour: '2-digit', minute: '2-digit' }).format(new Date(iso));
+  return iso ? format('clock', zone).format(new Date(iso)) : 'not as it stands';
 }
 
 export function dayAndClock(iso: string | null | undefined, zone: string): string {
-  if (!iso) return 'not as it stands';
-  return new Intl.DateTimeFormat('en-GB', {
-    timeZone: zone,
-    weekday: 'short',
-    day: 'numeric',
-    month: 'short',
-    hour: '2-digit',
-    minute: '2-digit',
-  })
-    .format(new Date(iso))
-    .replace(',', '');
+  return iso ? format('dayAndClock', zone).format(new Date(iso)).replace(',', '') : 'not as it stands';
 }
 
 /** Today's times as a clock, others with their day. */
 export function when(iso: string | null | undefined, now: number, zone: string): string {
   if (!iso) return 'not as it stands';
-  const day = (instant: number) => new Intl.DateTimeFormat('en-CA', { timeZone: zone }).format(instant);
-  return day(Date.parse(iso)) === day(now) ? clock(iso, zone) : dayAndClock(iso, zone);
+  const days = format('day', zone);
+  return days.format(Date.parse(iso)) === days.format(now) ? clock(iso, zone) : dayAndClock(iso, zone);
 }
 
 /** A span in two units at most: "2 d 4 h", "3 h 05", "12 min", "40 s". */
@@ -48,14 +57,7 @@ export function countdown(milliseconds: number): string {
 /** The value of a datetime-local field for an instant, in a zone; and back. */
 export function toLocalField(iso: string, zone: string): string {
   const parts = Object.fromEntries(
-    new Intl.DateTimeFormat('en-GB', {
-      timeZone: zone,
-      year: 'numeric',
-      month: '2-digit',
-      day: '2-digit',
-      hour: '2-digit',
-      minute: '2-digit',
-    })
+    format('field', zone)
       .formatToParts(new Date(iso))
       .map((part) => [part.type, part.value]),
   );
