@@ -16,7 +16,7 @@ public sealed record Marks(double Fast, double Lasting, double Tidy, double Chea
 /// <param name="Why">What speaks for it.</param>
 /// <param name="Vetoed">Whether it may not be used.</param>
 /// <param name="Findings">What the rules say against it.</param>
-/// <param name="MinutesToWater">Minutes from the start until it may get wet, with waits and hours; null for never.</param>
+/// <param name="MinutesToUse">Minutes from the start until it may go back into use, with waits, tests and hours; null for never.</param>
 /// <param name="Permanence">How long it is meant to hold.</param>
 /// <param name="Skill">1 forgiving, 2 some practice, 3 demanding.</param>
 /// <param name="Marks">Marks that it was ranked by.</param>
@@ -29,7 +29,7 @@ public sealed record Candidate(
     string Why,
     bool Vetoed,
     IReadOnlyList<Finding> Findings,
-    double? MinutesToWater,
+    double? MinutesToUse,
     Permanence Permanence,
     int Skill,
     Marks Marks,
@@ -69,12 +69,7 @@ public static class Matcher
         }
 
         var timeline = Timeline.Lay(method.Outline(view, resin), view.StartAt, view.Climate, view.Hours, NoActuals);
-        var ready = timeline.LastOrDefault(step => step.OpensAt is not null)?.OpensAt;
-        if (timeline[^1].StartsAt is null)
-        {
-            ready = null;
-        }
-
+        var ready = Timeline.ReadyAt(timeline);
         var system = new SystemUnderTest(method, resin, view, touched, ready);
         List<Finding> findings = [.. chemistry, .. Look(view, system, rule => !rule.IsChemistry)];
         var minutes = (ready - view.StartAt)?.TotalMinutes;

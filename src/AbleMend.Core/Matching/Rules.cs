@@ -210,11 +210,11 @@ public sealed record ReadyInTimeRule(string Id, string Reason, string Source) : 
     }
 }
 
-/// <summary>A mend for now, where one for good was asked.</summary>
+/// <summary>A mend for now, where one for good was asked; silent when the technician gives lasting no weight.</summary>
 public sealed record LastingRule(string Id, string Reason, string Source) : MatchRule(Id, Reason, Source)
 {
     internal override IEnumerable<Finding> Look(SystemUnderTest system) =>
-        system.Method.Permanence == Permanence.ForNow && system.View.Case.Wanted.Permanence == Permanence.Lasting
+        system.Method.Permanence == Permanence.ForNow && system.View.Case.Wanted is { Permanence: Permanence.Lasting, Weights: not { Lasting: 0 } }
             ? [Say(Weight.Caution, Reason)]
             : [];
 }

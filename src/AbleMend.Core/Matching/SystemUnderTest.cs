@@ -10,5 +10,5 @@ namespace AbleMend.Core.Matching;
 /// <param name="Material">Main material.</param>
 /// <param name="View">The case.</param>
 /// <param name="Touched">Layers that the main material touches.</param>
-/// <param name="ReadyAt">When it could go into the water; null for never.</param>
+/// <param name="ReadyAt">When it could go back into use; null for never.</param>
 internal sealed record SystemUnderTest(IMendMethod Method, Material Material, CaseView View, IReadOnlyList<ReachedLayer> Touched, DateTimeOffset? ReadyAt);

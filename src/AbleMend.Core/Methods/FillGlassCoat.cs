@@ -55,30 +55,6 @@ public sealed class FillGlassCoat : MendMethod
 
     public override bool Takes(Material resin) => resin.Role == Role.Resin && resin.Suits is null;
 
-    public override IReadOnlyList<StepTiming> Outline(CaseView view, Material resin)
-    {
-        var steps = new List<StepTiming>();
-        if (view.Case.Damage.Wet)
-        {
-            steps.Add(Ground.Dry().Timing);
-        }
-
-        steps.Add(new StepTiming("prepare", 30, false, null));
-        if (view.Reach.FoamOpen)
-        {
-            steps.Add(new StepTiming("fill", 11, false, Waits.Sandable(view, resin, "fill")));
-        }
-
-        if (PlyCount(view) > 0)
-        {
-            steps.Add(new StepTiming("glass", 20, false, AfterGlass(view, resin, "glass")));
-        }
-
-        steps.Add(new StepTiming("coat", 10, false, Waits.Sandable(view, resin, "coat")));
-        steps.Add(new StepTiming("sand", 30, false, Waits.Loadable(view, resin, "coat")));
-        return steps;
-    }
-
     public override Composition Compose(MethodInputs inputs)
     {
         var view = inputs.View;

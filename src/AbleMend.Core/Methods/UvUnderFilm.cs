@@ -54,20 +54,6 @@ public sealed class UvUnderFilm : MendMethod
 
     public override bool Takes(Material resin) => resin.Cure == CureKind.Light;
 
-    public override IReadOnlyList<StepTiming> Outline(CaseView view, Material resin)
-    {
-        var steps = new List<StepTiming>();
-        if (view.Case.Damage.Wet)
-        {
-            steps.Add(Ground.Dry().Timing);
-        }
-
-        steps.Add(new StepTiming("prepare", 20, false, null));
-        steps.Add(new StepTiming("spread", 4, false, Waits.Sandable(view, resin, null)));
-        steps.Add(new StepTiming("peel", 3, false, Waits.Loadable(view, resin, "spread")));
-        return steps;
-    }
-
     public override Composition Compose(MethodInputs inputs)
     {
         var cut = Ground.CutOutline(inputs);

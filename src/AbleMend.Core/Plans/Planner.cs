@@ -119,12 +119,11 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
         }
 
         var timeline = Timeline.Lay([.. composition.Steps.Select(step => step.Timing)], view.StartAt, view.Climate, view.Hours, NothingYet);
-        var ready = timeline.LastOrDefault(each => each.OpensAt is not null && Step(composition, each.StepId).Timing.Wait!.Kind == WaitKind.Loadable)?.OpensAt;
         return Outcome<RepairPlan>.Of(new RepairPlan(
             RepairPlan.CurrentFormat,
             Catalogue.Version,
             view.StartAt,
-            ready,
+            Timeline.ReadyAt(timeline),
             FullCure(composition, timeline, materials.Main, view.Climate),
             Final(verdict, method),
             candidates,

@@ -145,7 +145,7 @@ public sealed record Warning(string Code, string Text, string? StepId);
 /// <param name="Format">Always <see cref="CurrentFormat"/>.</param>
 /// <param name="Catalogue">Version of the catalogue.</param>
 /// <param name="StartAt">When work begins.</param>
-/// <param name="ReadyAt">When it may go into the water; null when it is not mended here or never gets there.</param>
+/// <param name="ReadyAt">When it may go back into use, tested; null when it is not mended here or never gets there.</param>
 /// <param name="FullCureAt">When it has its full properties.</param>
 /// <param name="Verdict">What to do with the item.</param>
 /// <param name="Candidates">Systems, best first; the vetoed stay, last.</param>

@@ -97,6 +97,10 @@ public static class Timeline
         return laid;
     }
 
+    /// <summary>When the mend may go back into use: every step, wait and test over; null when a wait never ends.</summary>
+    public static DateTimeOffset? ReadyAt(IReadOnlyList<TimedStep> timeline) =>
+        timeline[^1] is { HandsEndAt: { } hands } last ? Later(hands, last.OpensAt ?? hands) : null;
+
     private static TimeSpan Chain(IReadOnlyList<StepTiming> steps, int from)
     {
         var minutes = steps[from].HandsOnMin;

@@ -35,8 +35,7 @@ public static class Run
             current is null ? null : Window(current, steps[current.Id], timeline),
             current is null ? null : UseBy(plan, current, steps),
             timeline,
-            plan.Steps.LastOrDefault(step => step.Timing.Wait?.Kind == WaitKind.Loadable) is { } last
-                ? timeline.First(each => each.StepId == last.Id).OpensAt : null,
+            Timeline.ReadyAt(timeline),
             kept.LastOrDefault(each => each.Kind == RunEventKind.HandBack)?.At,
             events.Count == 0 ? 0 : events[^1].Number);
     }

@@ -50,7 +50,7 @@ public sealed record LiveWindow(
 /// <param name="Window">The wait that runs now, or null.</param>
 /// <param name="UseBy">When the mix in hand is past using, or null.</param>
 /// <param name="Timeline">All steps in clock time, as it now looks.</param>
-/// <param name="ReadyAt">When it may go into the water, as it now looks.</param>
+/// <param name="ReadyAt">When it may go back into use, as it now looks.</param>
 /// <param name="HandedBackAt">When it was handed back, or null.</param>
 /// <param name="LastNumber">Number of the last event.</param>
 public sealed record RunState(

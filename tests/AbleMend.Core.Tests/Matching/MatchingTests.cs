@@ -111,7 +111,7 @@ public class MatchingTests
     [Fact]
     public void Light_only_resin_is_out_indoors() =>
         Cases.DeckDing().AtBench(each => each with { Light = LightLevel.Indoors }).Planned()
-            .Candidates.Where(each => each.Material == "uv-epoxy-safe").ShouldAllBe(each => each.Vetoed && each.MinutesToWater == null);
+            .Candidates.Where(each => each.Material == "uv-epoxy-safe").ShouldAllBe(each => each.Vetoed && each.MinutesToUse == null);
 
     [Fact]
     public void What_is_late_for_its_due_time_says_so() =>

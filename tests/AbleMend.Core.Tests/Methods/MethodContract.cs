@@ -61,7 +61,9 @@ public class MethodContract
         plan.Timeline.Count.ShouldBe(plan.Steps.Count);
         plan.Timeline.Zip(plan.Timeline.Skip(1)).ShouldAllBe(pair => pair.First.HandsEndAt <= pair.Second.StartsAt && (pair.First.OpensAt ?? pair.First.HandsEndAt) <= pair.Second.StartsAt);
         plan.Timeline.ShouldAllBe(step => step.ClosesAt == null || step.ClosesAt > step.OpensAt);
-        plan.ReadyAt.ShouldNotBeNull();
+        plan.ReadyAt.ShouldBe(plan.Timeline.Max(step => step.OpensAt > step.HandsEndAt ? step.OpensAt : step.HandsEndAt));
+        plan.Candidates.Single(each => each.Method == method && each.Material == material).MinutesToUse!.Value
+            .ShouldBe((plan.ReadyAt!.Value - plan.StartAt).TotalMinutes, 1, "the ranking and the plan promise the same time");
         plan.FullCureAt.ShouldNotBeNull();
     }
 

@@ -380,9 +380,9 @@ export interface components {
             findings: components["schemas"]["Finding"][];
             /**
              * Format: double
-             * @description Minutes from the start until it may get wet, with waits and hours; null for never.
+             * @description Minutes from the start until it may go back into use, with waits, tests and hours; null for never.
              */
-            minutesToWater: null | number;
+            minutesToUse: null | number;
             /** @description How long it is meant to hold. */
             permanence: components["schemas"]["Permanence"];
             /**
@@ -1482,7 +1482,7 @@ export interface components {
             startAt: string;
             /**
              * Format: date-time
-             * @description When it may go into the water; null when it is not mended here or never gets there.
+             * @description When it may go back into use, tested; null when it is not mended here or never gets there.
              */
             readyAt: null | string;
             /**
@@ -1573,7 +1573,7 @@ export interface components {
             timeline: components["schemas"]["TimedStep"][];
             /**
              * Format: date-time
-             * @description When it may go into the water, as it now looks.
+             * @description When it may go back into use, as it now looks.
              */
             readyAt: null | string;
             /**

@@ -50,7 +50,7 @@ export function MatchStage({ desk, catalogue, goTo }: StageProps) {
 }
 
 function Row({ candidate, chosen, onPick }: { candidate: Candidate; chosen: boolean; onPick: (() => void) | null }) {
-  const time = candidate.minutesToWater === null ? 'never' : span(candidate.minutesToWater * 60_000);
+  const time = candidate.minutesToUse === null ? 'never' : span(candidate.minutesToUse * 60_000);
   return (
     <li className={`border-b border-line ${chosen ? 'bg-sheet' : ''}`}>
       <button
