@@ -17,9 +17,9 @@ await page.evaluate(() => {
   let asked = 0;
   addEventListener('keydown', () => (asked = performance.now()), { capture: true });
   const plan = document.querySelector('main');
-  let before = plan.innerText;
+  let before = '';
   new MutationObserver(() => {
-    const ready = [...document.querySelectorAll('strong')].map((each) => each.innerText).join();
+    const ready = [...document.querySelectorAll('strong')].map((each) => each.textContent).join();
     if (!asked || ready === before) return;
     before = ready;
     const from = asked;

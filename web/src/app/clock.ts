@@ -27,3 +27,8 @@ setInterval(() => {
 export function useNow(): number {
   return useSyncExternalStore(subscribe, () => now);
 }
+
+/** The present to the minute, for what only asks which day it is: a long page is not drawn again every second. */
+export function useMinute(): number {
+  return useSyncExternalStore(subscribe, () => now - (now % 60_000));
+}

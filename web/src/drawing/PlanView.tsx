@@ -1,4 +1,4 @@
-import { useId, type MouseEvent } from 'react';
+import { memo, useId, type MouseEvent } from 'react';
 import type { Schemas } from '../api/types';
 import type { PlanModel, Ring } from './planView';
 
@@ -17,7 +17,7 @@ interface Props {
 }
 
 /** The damage from above, with the outlines that are cut, laid and taped. */
-export function PlanView({ model, trace }: Props) {
+export const PlanView = memo(function PlanView({ model, trace }: Props) {
   const id = useId();
   const grid = model.gridMm * model.pxPerMm;
   const tap = (event: MouseEvent<SVGSVGElement>) => {
@@ -59,7 +59,7 @@ export function PlanView({ model, trace }: Props) {
       </g>
     </svg>
   );
-}
+});
 
 function RingShape({ ring }: { ring: Ring }) {
   const look = strokes[ring.kind];

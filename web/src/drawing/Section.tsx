@@ -1,5 +1,5 @@
 import { Slider } from 'radix-ui';
-import { useId } from 'react';
+import { memo, useId } from 'react';
 import { useUnits } from '../app/units';
 import { measure } from '../ui/units';
 import type { LayerBand, Mark, SectionModel } from './section';
@@ -29,7 +29,7 @@ interface Props {
 }
 
 /** The section through the item's layers, with the damage and the work cut into it. */
-export function Section({ model, depth, protectedLayer }: Props) {
+export const Section = memo(function Section({ model, depth, protectedLayer }: Props) {
   const id = useId();
   const { units } = useUnits();
   const bodyRight = model.width - 132;
@@ -50,7 +50,7 @@ export function Section({ model, depth, protectedLayer }: Props) {
       {depth ? <DepthHandle model={model} {...depth} /> : null}
     </div>
   );
-}
+});
 
 function describe(model: SectionModel): string {
   const touched = model.layers.filter((layer) => layer.touched).map((layer) => layer.name);

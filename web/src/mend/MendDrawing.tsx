@@ -19,11 +19,15 @@ export function MendDrawing({ desk, catalogue, stage }: { desk: MendDesk; catalo
   const { stepId, layer } = highlight.use();
   const { plan, repairCase, mend } = desk;
   const reached = useMemo(() => reachedMarks(stage, plan, mend.run, stage === 'plan' ? stepId : null), [stage, plan, mend.run, stepId]);
-  if (!plan) return <div ref={box} style={{ height: sectionHeight }} />;
+  const { kind } = repairCase.damage;
+  const model = useMemo(
+    () => plan && section({ drawing: plan.drawing, kind, patches: plan.patches, reached, width, height: sectionHeight }),
+    [plan, kind, reached, width],
+  );
+  const above = useMemo(() => plan && planView({ drawing: plan.drawing, patches: plan.patches, reached, width, height: 250 }), [plan, reached, width]);
+  if (!plan || !model || !above) return <div ref={box} style={{ height: sectionHeight }} />;
   const draft = mend.status === 'draft';
   const construction = catalogue.constructions.find((each) => each.id === repairCase.item.construction);
-  const model = section({ drawing: plan.drawing, kind: repairCase.damage.kind, patches: plan.patches, reached, width, height: sectionHeight });
-  const above = planView({ drawing: plan.drawing, patches: plan.patches, reached, width, height: 250 });
   const shape = repairCase.damage.shape;
   const tracing = draft && stage === 'look' && shape.kind === 'traced';
   return (

@@ -22,6 +22,8 @@ export interface MendDesk {
   problems: readonly Problem[];
   keeping: Keeping;
   change: (next: RepairCase) => void;
+  /** Changes the case as it is at that moment; stays the same function, so that what holds it need not be drawn again. */
+  edit: (how: (repairCase: RepairCase) => RepairCase) => void;
   takeTheirs: () => void;
   keepMine: () => void;
   start: () => void;
@@ -84,6 +86,11 @@ export function useMend(id: number, onGone: () => void): { desk: MendDesk | null
     },
     [replan, saver],
   );
+  const shown = useRef<RepairCase | null>(null);
+  useEffect(() => {
+    shown.current = draft ?? mend?.case ?? null;
+  });
+  const edit = useCallback<MendDesk['edit']>((how) => shown.current && change(how(shown.current)), [change]);
 
   const act = useMutation({
     mutationFn: async (action: (version: number) => Promise<MendView>) => {
@@ -106,6 +113,7 @@ export function useMend(id: number, onGone: () => void): { desk: MendDesk | null
       problems: draft ? problems : mend.problems,
       keeping,
       change,
+      edit,
       takeTheirs: () => {
         clear();
         setProblems([]);

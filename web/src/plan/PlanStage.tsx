@@ -1,6 +1,7 @@
 import { Slider } from 'radix-ui';
+import { memo } from 'react';
 import type { Figure, PlanStep, RepairPlan, Schemas } from '../api/types';
-import { useNow } from '../app/clock';
+import { useMinute } from '../app/clock';
 import { useUnits } from '../app/units';
 import { useZone } from '../app/zone';
 import type { StripRange } from '../drawing/strip';
@@ -20,7 +21,7 @@ import { planBands, planRange } from './planBands';
 /** Plan: every number worked out, every one open to its reason, every wait a window on the clock. */
 export function PlanStage({ desk, goTo }: StageProps) {
   const { plan, problems, mend } = desk;
-  const now = useNow();
+  const now = useMinute();
   const zone = useZone();
   if (!plan) return <Problems problems={problems} />;
   if (!plan.system) {
@@ -57,10 +58,10 @@ export function PlanStage({ desk, goTo }: StageProps) {
       <Problems problems={problems} />
       <Clock desk={desk} plan={plan} />
       <Warnings plan={plan} now={now} zone={zone} />
-      <Papers desk={desk} plan={plan} />
+      <Papers id={mend.id} patches={plan.patches} />
       <ol>
         {plan.steps.map((step, i) => (
-          <Step key={step.id} step={step} time={plan.timeline[i]!} number={i + 1} plan={plan} desk={desk} />
+          <Step key={step.id} step={step} time={plan.timeline[i]!} number={i + 1} plan={plan} edit={draft ? desk.edit : null} />
         ))}
       </ol>
       <Cautions plan={plan} />
@@ -119,13 +120,13 @@ function Warnings({ plan, now, zone }: { plan: RepairPlan; now: number; zone: st
   );
 }
 
-function Papers({ desk, plan }: { desk: MendDesk; plan: RepairPlan }) {
+// What follows hangs on the plan alone, and stays as it is until the next one is there.
+const Papers = memo(function Papers({ id, patches }: { id: number; patches: RepairPlan['patches'] }) {
   const { units } = useUnits();
-  const { id } = desk.mend;
   const link = 'inline-flex min-h-11 items-center text-act underline underline-offset-4';
   return (
     <section className="flex flex-wrap items-center gap-x-6 gap-y-1">
-      {plan.patches.map((patch) => (
+      {patches.map((patch) => (
         <span key={patch.order}>
           <span className="lettering block">Patch {patch.order}, {patch.order === 1 ? 'first' : 'then'}</span>
           <span className="numeral text-xl">
@@ -136,7 +137,7 @@ function Papers({ desk, plan }: { desk: MendDesk; plan: RepairPlan }) {
           <span className="text-sm text-faint">{patch.plain ? '' : 'to template'}</span>
         </span>
       ))}
-      {plan.patches.length > 0 ? (
+      {patches.length > 0 ? (
         <>
           <a className={link} href={`/api/mends/${id}/template.pdf`} target="_blank" rel="noreferrer">
             Template (PDF)
@@ -151,13 +152,21 @@ function Papers({ desk, plan }: { desk: MendDesk; plan: RepairPlan }) {
       </a>
     </section>
   );
+});
+
+interface StepProps {
+  step: PlanStep;
+  time: Schemas['TimedStep'];
+  number: number;
+  plan: RepairPlan;
+  /** Absent where the plan is frozen. */
+  edit: MendDesk['edit'] | null;
 }
 
-function Step({ step, time, number, plan, desk }: { step: PlanStep; time: Schemas['TimedStep']; number: number; plan: RepairPlan; desk: MendDesk }) {
-  const now = useNow();
+const Step = memo(function Step({ step, time, number, plan, edit }: StepProps) {
+  const now = useMinute();
   const zone = useZone();
   const figures = step.figures.map((id) => plan.figures.find((figure) => figure.id === id)).filter((figure): figure is Figure => figure !== undefined);
-  const draft = desk.mend.status === 'draft';
   const point = () => highlight.set({ stepId: step.id, layer: null });
   const leave = () => highlight.set({ stepId: null, layer: null });
   return (
@@ -175,7 +184,7 @@ function Step({ step, time, number, plan, desk }: { step: PlanStep; time: Schema
               <FigureButton
                 key={figure.id}
                 figure={figure}
-                onSet={draft ? (value, reason) => desk.change(withOverride(desk.repairCase, figure.id, value, reason)) : undefined}
+                onSet={edit ? (value, reason) => edit((repairCase) => withOverride(repairCase, figure.id, value, reason)) : undefined}
               />
             ))}
           </div>
@@ -194,9 +203,9 @@ function Step({ step, time, number, plan, desk }: { step: PlanStep; time: Schema
       </div>
     </li>
   );
-}
+});
 
-function Cautions({ plan }: { plan: RepairPlan }) {
+const Cautions = memo(function Cautions({ plan }: { plan: RepairPlan }) {
   return (
     <section className="border-t-2 border-ink pt-2">
       <h3 className="text-xl">Cautions</h3>
@@ -209,4 +218,4 @@ function Cautions({ plan }: { plan: RepairPlan }) {
       </ul>
     </section>
   );
-}
+});

@@ -1,5 +1,5 @@
 import { Popover } from 'radix-ui';
-import { useState } from 'react';
+import { useRef, useState, type RefObject } from 'react';
 import type { Figure } from '../api/types';
 import { useUnits } from '../app/units';
 import { Button } from './Button';
@@ -13,22 +13,49 @@ interface Props {
   large?: boolean;
 }
 
-/** One number, one reason: the figure opens to its inputs, its rule and its source. */
+/**
+ * One number, one reason: the figure opens to its inputs, its rule and its source. A plan has dozens of these, so what opens
+ * is only made when it is opened.
+ */
 export function FigureButton({ figure, onSet, large }: Props) {
   const { units } = useUnits();
+  const [open, setOpen] = useState(false);
+  const button = useRef<HTMLButtonElement>(null);
   return (
-    <Popover.Root modal={false}>
-      <Popover.Trigger asChild>
-        <button type="button" className="group flex min-h-11 flex-col items-start justify-center text-left">
-          <span className="lettering leading-tight">{figure.label}</span>
-          <span className={`numeral leading-tight underline decoration-dotted underline-offset-4 ${large ? 'text-4xl' : 'text-xl'}`}>
-            {measure(figure.value, figure.unit, figure.decimals, units)}
-            {figure.setByHand ? <span className="ml-1 text-sm text-resin">by hand</span> : null}
-          </span>
-        </button>
-      </Popover.Trigger>
+    <>
+      <button
+        ref={button}
+        type="button"
+        aria-haspopup="dialog"
+        aria-expanded={open}
+        onClick={() => setOpen(!open)}
+        className="group flex min-h-11 flex-col items-start justify-center text-left"
+      >
+        <span className="lettering leading-tight">{figure.label}</span>
+        <span className={`numeral leading-tight underline decoration-dotted underline-offset-4 ${large ? 'text-4xl' : 'text-xl'}`}>
+          {measure(figure.value, figure.unit, figure.decimals, units)}
+          {figure.setByHand ? <span className="ml-1 text-sm text-resin">by hand</span> : null}
+        </span>
+      </button>
+      {open ? <Opened figure={figure} onSet={onSet} button={button} close={() => setOpen(false)} /> : null}
+    </>
+  );
+}
+
+function Opened({ figure, onSet, button, close }: Props & { button: RefObject<HTMLButtonElement | null>; close: () => void }) {
+  return (
+    <Popover.Root open modal={false} onOpenChange={close}>
+      <Popover.Anchor virtualRef={button as RefObject<HTMLButtonElement>} />
       <Popover.Portal>
-        <Popover.Content side="bottom" align="start" collisionPadding={12} className="z-30 max-h-(--radix-popover-content-available-height) min-h-64 w-[26rem] max-w-[94vw] overflow-y-auto border-2 border-ink bg-sheet p-4 shadow-xl">
+        <Popover.Content
+          side="bottom"
+          align="start"
+          collisionPadding={12}
+          aria-label={figure.label}
+          onInteractOutside={(event) => button.current?.contains(event.target as Node) && event.preventDefault()}
+          onCloseAutoFocus={() => button.current?.focus()}
+          className="z-30 max-h-(--radix-popover-content-available-height) min-h-64 w-[26rem] max-w-[94vw] overflow-y-auto border-2 border-ink bg-sheet p-4 shadow-xl"
+        >
           <Why figure={figure} />
           {onSet ? <SetByHand figure={figure} onSet={onSet} /> : null}
         </Popover.Content>
