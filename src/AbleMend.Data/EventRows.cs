@@ -19,9 +19,11 @@ public static class EventRows
             Text = each.Text,
             Value = each.Value,
             Passed = each.Passed,
+            AirC = each.AirC,
+            BarometerKpa = each.BarometerKpa,
         };
 
     /// <summary>A row as an event.</summary>
     public static RunEvent ToEvent(MendEventRow row) =>
-        new(row.Number, row.At, Kinds[row.Kind], row.StepId, row.Text, row.Value, row.Passed);
+        new(row.Number, row.At, Kinds[row.Kind], row.StepId, row.Text, row.Value, row.Passed, row.AirC, row.BarometerKpa);
 }

@@ -123,6 +123,12 @@ public sealed class MendEventRow
 
     /// <value>Whether a test passed, or null.</value>
     public bool? Passed { get; set; }
+
+    /// <value>Air in °C at a reading of a hold test, or null.</value>
+    public double? AirC { get; set; }
+
+    /// <value>Barometer in kPa at a reading of a hold test, or null.</value>
+    public double? BarometerKpa { get; set; }
 }
 
 /// <summary>The shop's own settings: one row.</summary>

@@ -13,6 +13,9 @@ public sealed class Climate
     /// <value>Spans in order of time; at least one.</value>
     public IReadOnlyList<ClimateSpan> Spans { get; }
 
+    /// <value>The sky over the bench, or null where its place is not known and labels' daylight is taken as it is.</value>
+    public Sky? Sky { get; private init; }
+
     /// <summary>The same temperature throughout.</summary>
     public static Climate Steady(double temperatureC) => new([new ClimateSpan(DateTimeOffset.MinValue, temperatureC)]);
 
@@ -49,7 +52,10 @@ public sealed class Climate
     public Climate WithReadings(IReadOnlyList<ClimateSpan> readings) =>
         readings.Count == 0
             ? this
-            : Of([.. Spans.Where(span => span.From < readings[0].From), .. readings]);
+            : Of([.. Spans.Where(span => span.From < readings[0].From), .. readings]).Under(Sky);
+
+    /// <summary>This climate under a sky.</summary>
+    public Climate Under(Sky? sky) => new(Spans) { Sky = sky };
 
     /// <summary>Temperature at an instant in °C.</summary>
     public double TemperatureCAt(DateTimeOffset instant)

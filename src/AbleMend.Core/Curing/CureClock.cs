@@ -6,7 +6,8 @@ namespace AbleMend.Core.Curing;
 /// <param name="ReferenceC">Label temperature in °C.</param>
 /// <param name="ActivationKjPerMol">Activation energy in kJ/mol.</param>
 /// <param name="MinimumC">Below this in °C the clock stands still.</param>
-public sealed record CureClock(double ReferenceC, double ActivationKjPerMol, double MinimumC)
+/// <param name="BySun">Whether the sun drives it: its minutes are minutes of full daylight, and go by the sky where that is known.</param>
+public sealed record CureClock(double ReferenceC, double ActivationKjPerMol, double MinimumC, bool BySun = false)
 {
     /// <summary>How long is looked ahead before a milestone counts as never reached: 60 days.</summary>
     public static readonly TimeSpan Horizon = TimeSpan.FromDays(60);
@@ -42,6 +43,11 @@ public sealed record CureClock(double ReferenceC, double ActivationKjPerMol, dou
     public DateTimeOffset? TryFindReached(double labelMinutes, DateTimeOffset start, Climate climate)
     {
         var left = Guard.NotNegative(labelMinutes, nameof(labelMinutes));
+        if (BySun && climate.Sky is { } sky)
+        {
+            return RateAt(climate.TemperatureCAt(start)) > 0 ? sky.TryFindDosed(left, start) : null;
+        }
+
         var now = start;
         for (var i = 0; i < climate.Spans.Count; i++)
         {

@@ -19,12 +19,14 @@ public static class Daylight
     /// <param name="labelMin">Minutes in full daylight, above 0.</param>
     /// <param name="light">Light at the bench.</param>
     /// <param name="catalysed">Whether a catalyst is in.</param>
-    public static double? Minutes(double labelMin, LightLevel light, bool catalysed)
+    /// <param name="lampMwPerCm2">Ultraviolet of the lamp at the work in mW/cm², above 0; null for as much as full daylight.</param>
+    public static double? Minutes(double labelMin, LightLevel light, bool catalysed, double? lampMwPerCm2 = null)
     {
         Guard.Positive(labelMin, nameof(labelMin));
         double? factor = light switch
         {
-            LightLevel.FullSun or LightLevel.UvLamp => 1,
+            LightLevel.UvLamp => Sky.LabelMwPerCm2 / Guard.Positive(lampMwPerCm2 ?? Sky.LabelMwPerCm2, nameof(lampMwPerCm2)),
+            LightLevel.FullSun => 1,
             LightLevel.HazySun => 2,
             LightLevel.OpenShade => 6,
             _ => null,

@@ -1,3 +1,5 @@
+using AbleMend.Core.Materials;
+
 namespace AbleMend.Core.Curing;
 
 /// <summary>Depth that light cures: the working curve C_d = D_p·ln(E/E_c), Jacobs 1992.</summary>
@@ -7,6 +9,12 @@ public sealed record WorkingCurve(double PenetrationMm, double CriticalMjPerCm2)
 {
     /// <summary>The citation.</summary>
     public static Source Source { get; } = Source.Published("Working curve, Jacobs (1992), Rapid Prototyping and Manufacturing");
+
+    /// <summary>The curve of a resin whose label cures a layer in full daylight in some minutes.</summary>
+    /// <param name="light">Layer and penetration.</param>
+    /// <param name="labelMin">Minutes of full daylight for one layer, above 0.</param>
+    public static WorkingCurve ForLabel(LightCure light, double labelMin) =>
+        new(light.PenetrationMm, Guard.Positive(labelMin, nameof(labelMin)) * 60 * Sky.LabelMwPerCm2 / Math.Exp(light.LayerMm / light.PenetrationMm));
 
     /// <summary>Depth cured by a dose in millimetres; 0 under the critical dose.</summary>
     /// <param name="doseMjPerCm2">Dose at the surface in mJ/cm², above 0.</param>

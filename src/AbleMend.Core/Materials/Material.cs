@@ -153,7 +153,17 @@ public sealed record CureHeat(double EnthalpyJPerG, double HeatCapacityJPerGK, d
 
 /// <summary>How deep light cures one layer, and what the label's times assume.</summary>
 /// <param name="LayerMm">Most thickness cured at once, in millimetres.</param>
-public sealed record LightCure(double LayerMm);
+/// <param name="PenetrationMm">Depth at which light has fallen to 1/e, in millimetres, 0.1 to 20.</param>
+public sealed record LightCure(double LayerMm, double PenetrationMm = LightCure.UsualPenetrationMm)
+{
+    /// <summary>Depth at which light has fallen to 1/e in a clear resin with its photoinitiator, in millimetres. From memory.</summary>
+    public const double UsualPenetrationMm = 1.5;
+}
+
+/// <summary>What it gives to the air.</summary>
+/// <param name="Solvent">Identifier of a vapour with a known limit, such as <c>acetone</c>.</param>
+/// <param name="MassShare">Share of the mass used that evaporates, above 0, at most 1.</param>
+public sealed record Vapour(string Solvent, double MassShare);
 
 /// <summary>A material on the bench, in generic terms, as its label describes it.</summary>
 /// <param name="Id">Identifier.</param>
@@ -238,6 +248,9 @@ public sealed record Material(
 
     /// <value>Film in millimetres that the label's times of a moisture-curing material are for.</value>
     public double? LabelFilmMm { get; init; }
+
+    /// <value>What it gives to the air, or null for next to nothing.</value>
+    public Vapour? Vapour { get; init; }
 
     /// <value>How long it keeps.</value>
     public ShelfLife? ShelfLife { get; init; }

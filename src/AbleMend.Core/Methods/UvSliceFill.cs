@@ -47,10 +47,10 @@ public sealed class UvSliceFill : MendMethod
         list.Scuff("P80", "the skin round it", 3);
         list.Clean();
         Mix(list, cut.AreaMm2, rim.AreaMm2);
-        Spread(list, rim.AreaMm2);
+        var sunMin = Spread(list, rim.AreaMm2);
         list.Do("sand", Stage.Finish, "Sand the resin, coarse then fine, and only the resin",
             "P80 to take it down, P220 to smooth it. Tape the skin round it: sanded skin stays scratched.", 6,
-            "On the resin only: the skin scratches.", Waits.Loadable(list.View, list.Main, "sun") with { CountsFrom = "sun", OpensMin = SunMin(list) }, ["resin-dust"], ["finish"]);
+            "On the resin only: the skin scratches.", Waits.Loadable(list.View, list.Main, "sun") with { CountsFrom = "sun", OpensMin = sunMin }, ["resin-dust"], ["finish"]);
         list.Prove("edge").Prove("float");
         return list.Section("fill", MarkKind.Fill, true, null, (-list.HalfMm(), 0), (0, list.Damage.DepthMm), (list.HalfMm(), 0))
             .Section("film", MarkKind.Glue, false, "resin over the scuffed rim", (-list.HalfMm() - ScuffMarginMm, -0.4), (list.HalfMm() + ScuffMarginMm, -0.4))
@@ -68,26 +68,35 @@ public sealed class UvSliceFill : MendMethod
             "Light reflected off sand sets it in the shade; an old or half-exposed tube gels early: try a drop first.", cautions: [.. list.Main.Hazards]);
     }
 
-    private static void Spread(StepList list, double rimMm2)
+    private static double Spread(StepList list, double rimMm2)
     {
-        var layers = Math.Max(1, Math.Ceiling(list.Damage.DepthMm / list.Main.Light!.LayerMm));
-        layers = list.Figure("fill.layers", "Passes", list.View.School("fill-thickness") == "thin-passes" ? layers : 1, "",
+        var (depth, layer) = (list.Damage.DepthMm, list.Main.Light!.LayerMm);
+        var thin = list.View.School("fill-thickness") == "thin-passes";
+        var layers = list.Figure("fill.layers", "Passes", thin ? Math.Max(1, Math.Ceiling(depth / layer)) : 1, "",
             "Depth ÷ the most that light cures at once, rounded up; one thick pass by the other school", Source.FromMemory("Layer of the label"),
-            [new("Depth", list.Damage.DepthMm, "mm"), new("One layer", list.Main.Light.LayerMm, "mm")]);
+            [new("Depth", depth, "mm"), new("One layer", layer, "mm")]);
         list.Do("spread", Stage.Apply, "Spread it with a flat card, top up the deep one",
             $"Press it into the slice, draw it flat over the scuffed rim, {(layers > 1 ? $"in {layers:0} passes with light between, " : "")}top up where it sinks. Stay in the shade.",
             4 * layers, "Top up the deep slice: it sinks while you do the others.", follows: true, draws: ["fill", "film"]);
-        var minutes = SunMin(list);
-        list.Figure("light.minutes", "Look at it after", minutes, "min", "Label's minutes under film × half for bare resin × this light × passes", Curing.Daylight.Source,
-            [new("Label", list.Main.Label!.SandableMin ?? 0, "min"), new("Bare", BareShare, "×"), new("Passes", layers, "")], 0, "Sun, cloud, shade or a lamp.");
+        var wait = Waits.Sandable(list.View, list.Main, null);
+        var deeper = Deeper(list, depth / layers);
+        var needed = wait.OpensMin * BareShare * layers * deeper;
+        var (share, sun) = Waits.SunNow(list.View, list.Main);
+        list.Figure("light.minutes", "Look at it after", needed / (share > 0 ? share : 1), "min",
+            "Label's minutes under film × half for bare resin × this light × passes; × e for each penetration depth that a pass is thicker than a layer, Jacobs' working curve; ÷ the sun at the start", Curing.WorkingCurve.Source,
+            [new("Label", list.Main.Label!.SandableMin ?? 0, "min"), new("Bare", BareShare, "×"), new("Passes", layers, ""), new("Thicker", deeper, "×"), .. sun], 0,
+            share > 0 ? "Sun, cloud, shade or a lamp." : "The sun is down: it waits for the morning, or for a lamp.");
         list.Do("sun", Stage.Cure, "Carry it into the sun",
             "Face it to the sun. Touch the edge with a stick, not a finger.", 1, "Take the scrap on the card along: it is your witness.",
-            Waits.Sandable(list.View, list.Main, null) with { OpensMin = minutes, Check = "Is the scrap on the card hard to the stick?" });
+            wait with { OpensMin = needed, Check = "Is the scrap on the card hard to the stick?" });
+        return needed;
     }
 
-    private static double SunMin(StepList list)
+    /// <summary>How many times the dose of one layer a pass of some thickness takes; never less than one, since the surface wants the label's time.</summary>
+    private static double Deeper(StepList list, double passMm)
     {
-        var layers = list.View.School("fill-thickness") == "thin-passes" ? Math.Max(1, Math.Ceiling(list.Damage.DepthMm / list.Main.Light!.LayerMm)) : 1;
-        return Waits.Sandable(list.View, list.Main, null).OpensMin * BareShare * layers;
+        var light = list.Main.Light!;
+        var curve = Curing.WorkingCurve.ForLabel(light, list.Main.Label!.SandableMin ?? list.Main.Label.LoadableMin);
+        return Math.Max(1, curve.DoseMjPerCm2(passMm) / curve.DoseMjPerCm2(light.LayerMm));
     }
 }

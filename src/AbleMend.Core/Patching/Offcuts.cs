@@ -1,10 +1,11 @@
 namespace AbleMend.Core.Patching;
 
 /// <summary>A piece of stock.</summary>
-/// <param name="Id">Identifier.</param>
-/// <param name="LengthMm">Length in millimetres, above 0.</param>
-/// <param name="WidthMm">Width in millimetres, above 0.</param>
-public sealed record Offcut(string Id, double LengthMm, double WidthMm);
+/// <param name="Id">What is written on it, 1 to 40 characters, unique.</param>
+/// <param name="Material">Identifier of the cloth or patch stock.</param>
+/// <param name="LengthMm">Length in millimetres, 10 to 50000.</param>
+/// <param name="WidthMm">Width in millimetres, 10 to 5000.</param>
+public sealed record Offcut(string Id, string Material, double LengthMm, double WidthMm);
 
 /// <summary>Where a patch lies on an offcut.</summary>
 /// <param name="Patch">Order of the patch.</param>
@@ -17,6 +18,13 @@ public sealed record Placement(int Patch, string Offcut, double XMm, double YMm,
 /// <summary>Fits patches on the offcuts in stock: largest first, on the smallest piece that takes it, split where the scissors go.</summary>
 public static class Offcuts
 {
+    /// <summary>Places the patches of each material on its own pieces; a material whose patches do not all fit is left out.</summary>
+    /// <param name="patches">Patches of a plan.</param>
+    /// <param name="stock">All offcuts at hand.</param>
+    public static IReadOnlyList<Placement> Fit(IReadOnlyList<Patch> patches, IReadOnlyList<Offcut> stock) =>
+        [.. patches.GroupBy(patch => patch.Cloth).SelectMany(group =>
+            TryFit([.. group.Select(patch => (patch.Order, patch.LengthMm, patch.WidthMm))], [.. stock.Where(piece => piece.Material == group.Key)]) ?? [])];
+
     /// <summary>Places every patch, or says that they do not all fit.</summary>
     /// <param name="patches">Patches, by order, length and width.</param>
     /// <param name="stock">Offcuts at hand.</param>

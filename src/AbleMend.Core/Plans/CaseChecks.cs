@@ -24,7 +24,22 @@ public static class CaseChecks
         CheckWanted(checks, repairCase.Wanted);
         CheckTools(checks, repairCase.Tools);
         CheckChoice(checks, repairCase, catalogue, methods);
+        CheckOffcuts(checks, repairCase.Offcuts ?? [], catalogue);
         return checks.Problems;
+    }
+
+    private static void CheckOffcuts(Checks checks, IReadOnlyList<Offcut> offcuts, MendCatalogue catalogue)
+    {
+        checks.Demand(offcuts.Count <= 200, "too-many", "offcuts", "More than 200 offcuts.", "Throw the smallest away.");
+        checks.Demand(offcuts.DistinctBy(piece => piece.Id).Count() == offcuts.Count, "twice", "offcuts", "Two offcuts have the same name.", "Write a different name on each.");
+        foreach (var (piece, i) in offcuts.Take(200).Select((piece, i) => (piece, i)))
+        {
+            checks.Demand(piece.Id is { Length: >= 1 and <= 40 }, "bad-id", $"offcuts[{i}].id", "The name is empty or longer than 40 characters.", "Write a short name on it.");
+            checks.Known(catalogue.Materials.GetValueOrDefault(piece.Material)?.Role is Role.Cloth or Role.PatchStock, $"offcuts[{i}].material", piece.Material,
+                catalogue.MaterialList.Where(material => material.Role is Role.Cloth or Role.PatchStock).Select(material => material.Id));
+            checks.Range(piece.LengthMm, 10, 50_000, $"offcuts[{i}].lengthMm", "mm");
+            checks.Range(piece.WidthMm, 10, 5_000, $"offcuts[{i}].widthMm", "mm");
+        }
     }
 
     private static void CheckItem(Checks checks, ItemFacts item, MendCatalogue catalogue)
@@ -132,6 +147,13 @@ public static class CaseChecks
         checks.Range(bench.NightTemperatureC, -10, 45, "bench.nightTemperatureC", "°C");
         checks.Demand(TimeZoneInfo.TryFindSystemTimeZoneById(bench.Zone, out _), "unknown-zone", "bench.zone",
             $"'{bench.Zone}' is not a time zone that is known.", "Use an IANA name, such as Etc/UTC.");
+        checks.Range(bench.LatitudeDeg, -90, 90, "bench.latitudeDeg", "°");
+        checks.Range(bench.LongitudeDeg, -180, 180, "bench.longitudeDeg", "°");
+        checks.Demand((bench.LatitudeDeg is null) == (bench.LongitudeDeg is null), "half-a-place", "bench.longitudeDeg",
+            "A latitude without a longitude, or the other way round, is no place.", "Give both, or neither.");
+        checks.Range(bench.LampMwPerCm2, 0.1, 1000, "bench.lampMwPerCm2", "mW/cm²");
+        checks.Range(bench.RoomM3, 1, 100_000, "bench.roomM3", "m³");
+        checks.Range(bench.AirChangesPerHour, 0.1, 100, "bench.airChangesPerHour", "an hour");
         checks.Range(bench.OpensHour, 0, 23, "bench.opensHour", "h");
         checks.Range(bench.ClosesHour, 1, 24, "bench.closesHour", "h");
         checks.Demand(bench.OpensHour < bench.ClosesHour, "hours-reversed", "bench.closesHour", "The shop closes before it opens.", "Give a later closing hour.");
@@ -148,6 +170,7 @@ public static class CaseChecks
             checks.Range(value, 0, 5, $"wanted.weights.{name}", "");
         }
 
+        checks.Demand(wanted.StartAt is not null, "no-start", "wanted.startAt", "The case does not say when work begins.", "Give an instant in UTC.");
         foreach (var (instant, name) in new[] { (wanted.StartAt, "startAt"), (wanted.NeededBy, "neededBy") })
         {
             checks.Demand(instant is null || instant.Value.Year is >= 2000 and <= 2200, "absurd-date", $"wanted.{name}",

@@ -22,9 +22,7 @@ public sealed class CaseView
         Outline = Outline.Of(repairCase.Damage.Shape, repairCase.Damage.Neighbours);
         var zone = TimeZoneInfo.FindSystemTimeZoneById(repairCase.Bench.Zone);
         Hours = new ShopHours(zone, repairCase.Bench.OpensHour, repairCase.Bench.ClosesHour);
-        Climate = repairCase.Bench.NightTemperatureC is { } night
-            ? Climate.DayAndNight(repairCase.Bench.TemperatureC, night, StartAt, zone)
-            : Climate.Steady(repairCase.Bench.TemperatureC);
+        Climate = repairCase.Bench.ClimateFrom(StartAt);
     }
 
     /// <value>The case.</value>

@@ -4,6 +4,8 @@ using AbleMend.Core.Gear;
 using AbleMend.Core.Matching;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Methods;
+using AbleMend.Core.Methods.Steps;
+using AbleMend.Core.Patching;
 using AbleMend.Core.Preparing;
 using AbleMend.Core.Triage;
 
@@ -28,6 +30,12 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
     /// <returns>The plan, or every problem found in the case.</returns>
     public Outcome<RepairPlan> Plan(RepairCase repairCase)
     {
+        var empty = EmptyPlaces.In(repairCase);
+        if (empty.Count > 0)
+        {
+            return Outcome<RepairPlan>.Failed(empty);
+        }
+
         var known = Known(repairCase);
         if (known.Value is not { } catalogue)
         {
@@ -134,10 +142,11 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
             composition.Patches,
             timeline,
             [.. composition.Steps.SelectMany(step => step.Cautions).Append("safety-sheet").Distinct().Select(id => Catalogue.Cautions[id])],
-            [.. composition.Warnings, .. Warn(view, composition, timeline)],
+            [.. composition.Warnings, .. Warn(view, composition, timeline), .. Fumes.Warn(sheet.Figures)],
             [.. method.Schools.Where(id => IsOpen(view.Catalogue.Schools[id], candidates)).Select(id => Taken(view, id, candidate))],
             method.Proper?.What,
-            method.Proper is { } proper ? (view.Case.Wanted.NeededBy ?? view.StartAt).AddDays(proper.WithinDays) : null));
+            method.Proper is { } proper ? (view.Case.Wanted.NeededBy ?? view.StartAt).AddDays(proper.WithinDays) : null,
+            Offcuts.Fit(composition.Patches, view.Case.Offcuts ?? [])));
     }
 
     /// <summary>Whether both answers of a question can be had for this damage.</summary>

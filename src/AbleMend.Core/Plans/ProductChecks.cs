@@ -1,5 +1,6 @@
 using AbleMend.Core.Catalogue;
 using AbleMend.Core.Materials;
+using AbleMend.Core.Safety;
 
 namespace AbleMend.Core.Plans;
 
@@ -36,6 +37,11 @@ public static class ProductChecks
             yield return new Problem("bad-name", $"{at}.name", "The name is empty or longer than 120 characters.", "Write what the label says.");
         }
 
+        if (product.Vapour is { } vapour && !RoomAir.Limits.ContainsKey(vapour.Solvent ?? ""))
+        {
+            yield return new Problem("unknown-id", $"{at}.vapour.solvent", $"'{vapour.Solvent}' is not a vapour with a known limit.", $"Use one of: {string.Join(", ", RoomAir.Limits.Keys)}.");
+        }
+
         foreach (var (value, low, high, field, unit) in Numbers(product))
         {
             if (value is { } some && !(double.IsFinite(some) && some >= low && some <= high))
@@ -62,6 +68,27 @@ public static class ProductChecks
         yield return (product.LapShearMpa, 0.01, 100, "lapShearMpa", "MPa");
         yield return (product.ActivationKjPerMol, 0, 200, "activationKjPerMol", "kJ/mol");
         yield return (product.LabelFilmMm, 0.01, 20, "labelFilmMm", "mm");
+        yield return (product.Catalyst?.Percent, 0.01, 20, "catalyst.percent", "%");
+        yield return (product.Catalyst?.MinPercent, 0.01, 20, "catalyst.minPercent", "%");
+        yield return (product.Catalyst?.MaxPercent, 0.01, 20, "catalyst.maxPercent", "%");
+        yield return (product.Catalyst?.DropMassG, 0.001, 1, "catalyst.dropMassG", "g");
+        yield return (product.Catalyst?.DensityGPerMl, 0.3, 5, "catalyst.densityGPerMl", "g/mL");
+        yield return (product.Heat?.EnthalpyJPerG, 1, 2000, "heat.enthalpyJPerG", "J/g");
+        yield return (product.Heat?.HeatCapacityJPerGK, 0.1, 10, "heat.heatCapacityJPerGK", "J/(g·K)");
+        yield return (product.Heat?.GelConversion, 0.01, 0.99, "heat.gelConversion", "");
+        yield return (product.Heat?.SafePeakC, 20, 400, "heat.safePeakC", "°C");
+        yield return (product.Light?.LayerMm, 0.1, 50, "light.layerMm", "mm");
+        yield return (product.Light?.PenetrationMm, 0.1, 20, "light.penetrationMm", "mm");
+        yield return (product.ArealWeightGPerM2, 5, 5000, "arealWeightGPerM2", "g/m²");
+        yield return (product.PlyMm, 0.01, 20, "plyMm", "mm");
+        yield return (product.FillerMassShare, 0.01, 0.95, "fillerMassShare", "");
+        yield return (product.FlashMin, 0.1, 600, "flashMin", "min");
+        yield return (product.ServiceMaxC, 0, 400, "serviceMaxC", "°C");
+        yield return (product.Kit?.AMl, 0.1, 100_000, "kit.aMl", "mL");
+        yield return (product.Kit?.BMl, 0.01, 100_000, "kit.bMl", "mL");
+        yield return (product.Vapour?.MassShare, 0.001, 1, "vapour.massShare", "");
+        yield return (product.ShelfLife?.SealedMonths, 0.1, 600, "shelfLife.sealedMonths", "months");
+        yield return (product.ShelfLife?.OpenedMonths, 0.1, 600, "shelfLife.openedMonths", "months");
         if (product.Label is not { } label)
         {
             yield break;

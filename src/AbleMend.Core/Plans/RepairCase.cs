@@ -1,7 +1,9 @@
 using System.Text.Json.Serialization;
+using AbleMend.Core.Curing;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Mixing;
+using AbleMend.Core.Patching;
 
 namespace AbleMend.Core.Plans;
 
@@ -55,6 +57,11 @@ public sealed record ItemFacts(string Tag, string Construction, int? AgeMonths, 
 /// <param name="Zone">IANA time zone of the shop.</param>
 /// <param name="OpensHour">Hour at which hands are there, 0 to 23.</param>
 /// <param name="ClosesHour">Hour at which hands leave, after <paramref name="OpensHour"/>, at most 24.</param>
+/// <param name="LatitudeDeg">Latitude of the shop in degrees, north positive; with the longitude it sets the sun.</param>
+/// <param name="LongitudeDeg">Longitude of the shop in degrees, east positive.</param>
+/// <param name="LampMwPerCm2">Ultraviolet of the lamp at the work in mW/cm², 0.1 to 1000; null for as much as full daylight.</param>
+/// <param name="RoomM3">Room that is worked in, in m³, 1 to 100000; null leaves vapour unestimated.</param>
+/// <param name="AirChangesPerHour">Air changes an hour in it, 0.1 to 100.</param>
 public sealed record BenchFacts(
     double TemperatureC,
     double RelativeHumidityPercent,
@@ -62,8 +69,21 @@ public sealed record BenchFacts(
     double? NightTemperatureC = null,
     string Zone = "Etc/UTC",
     int OpensHour = 8,
-    int ClosesHour = 18
-);
+    int ClosesHour = 18,
+    double? LatitudeDeg = null,
+    double? LongitudeDeg = null,
+    double? LampMwPerCm2 = null,
+    double? RoomM3 = null,
+    double AirChangesPerHour = 2
+)
+{
+    /// <summary>Air at the bench from an instant on, under its sky.</summary>
+    internal Climate ClimateFrom(DateTimeOffset start) =>
+        (NightTemperatureC is { } night
+            ? Climate.DayAndNight(TemperatureC, night, start, TimeZoneInfo.FindSystemTimeZoneById(Zone))
+            : Climate.Steady(TemperatureC))
+        .Under(LatitudeDeg is { } latitude && LongitudeDeg is { } longitude ? new Sky(latitude, longitude) : null);
+}
 
 /// <summary>How much each counts, 0 to 5.</summary>
 public sealed record Weights(int Fast = 2, int Lasting = 3, int Tidy = 2, int Cheap = 1);
@@ -132,6 +152,7 @@ public sealed record Override(string Figure, double Value, string Reason);
 /// <param name="Choice">What the technician chose.</param>
 /// <param name="Overrides">Figures set by hand.</param>
 /// <param name="Products">The shop's own products, as their labels describe them, beside the catalogue's.</param>
+/// <param name="Offcuts">Pieces of cloth and patch stock at hand, on which the patches are fitted.</param>
 public sealed record RepairCase(
     string Format,
     ItemFacts Item,
@@ -142,7 +163,8 @@ public sealed record RepairCase(
     IReadOnlyList<OnShelf>? Shelf = null,
     Choice? Choice = null,
     IReadOnlyList<Override>? Overrides = null,
-    IReadOnlyList<Material>? Products = null
+    IReadOnlyList<Material>? Products = null,
+    IReadOnlyList<Offcut>? Offcuts = null
 )
 {
     /// <summary>Name and version of the format.</summary>

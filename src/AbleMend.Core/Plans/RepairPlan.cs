@@ -160,6 +160,7 @@ public sealed record Warning(string Code, string Text, string? StepId);
 /// <param name="Schools">Questions on which practitioners disagree that this method asks, with what was taken.</param>
 /// <param name="ProperRepair">For a mend for now: what the proper repair is.</param>
 /// <param name="ProperRepairBy">For a mend for now: when the proper repair is due.</param>
+/// <param name="Placements">Where the patches lie on the offcuts at hand; those that find no room are cut from the roll.</param>
 public sealed record RepairPlan(
     string Format,
     string Catalogue,
@@ -178,7 +179,8 @@ public sealed record RepairPlan(
     IReadOnlyList<Warning> Warnings,
     IReadOnlyList<TakenSchool> Schools,
     string? ProperRepair,
-    DateTimeOffset? ProperRepairBy
+    DateTimeOffset? ProperRepairBy,
+    IReadOnlyList<Placement>? Placements = null
 )
 {
     /// <summary>Name and version of the format.</summary>

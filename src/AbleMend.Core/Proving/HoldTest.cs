@@ -1,3 +1,5 @@
+using System.Text.Json.Serialization;
+
 namespace AbleMend.Core.Proving;
 
 /// <summary>One reading of a hold test.</summary>
@@ -8,6 +10,7 @@ namespace AbleMend.Core.Proving;
 public sealed record HoldReading(double Minute, double GaugeKpa, double AirC, double BarometerKpa);
 
 /// <summary>What a hold test says.</summary>
+[JsonConverter(typeof(Kebab<HoldVerdict>))]
 public enum HoldVerdict
 {
     /// <summary>It cannot be told yet.</summary>
@@ -22,10 +25,11 @@ public enum HoldVerdict
 
 /// <summary>Leak rate of a hold test with its band.</summary>
 /// <param name="Verdict">Pass, fail, or not yet.</param>
-/// <param name="LossPercentPerHour">Loss of air in percent of what is inside, an hour.</param>
-/// <param name="BandPercentPerHour">Half-width of its 95 % band.</param>
+/// <param name="LossPercentPerHour">Loss of air in percent of what is inside, an hour; null with too few readings.</param>
+/// <param name="BandPercentPerHour">Half-width of its 95 % band; null with too few readings.</param>
+/// <param name="Given">Readings given.</param>
 /// <param name="Used">Readings used, those after the creep.</param>
-public sealed record HoldResult(HoldVerdict Verdict, double LossPercentPerHour, double BandPercentPerHour, int Used);
+public sealed record HoldResult(HoldVerdict Verdict, double? LossPercentPerHour, double? BandPercentPerHour, int Given, int Used);
 
 /// <summary>
 /// Hold test by regression of the amount of air, (gauge + barometer)/T, on time, which takes temperature and weather
@@ -33,6 +37,9 @@ public sealed record HoldResult(HoldVerdict Verdict, double LossPercentPerHour, 
 /// </summary>
 public static class HoldTest
 {
+    /// <summary>Identifier of the test that these readings judge.</summary>
+    public const string ProofId = "hold";
+
     /// <summary>Minutes of creep that are left out. From memory.</summary>
     public const double CreepMin = 10;
 
@@ -49,17 +56,17 @@ public static class HoldTest
     {
         Guard.Positive(mattersPercentPerHour, nameof(mattersPercentPerHour));
         var used = readings.Where(reading => reading.Minute >= CreepMin).ToList();
-        if (used.Count < 3)
+        if (used.Count < 3 || Fit([.. used.Select(each => (each.Minute / 60, Amount(each) / Amount(used[0]) * 100))]) is not { } fit)
         {
-            return new HoldResult(HoldVerdict.NotYet, 0, double.PositiveInfinity, used.Count);
+            return new HoldResult(HoldVerdict.NotYet, null, null, readings.Count, used.Count);
         }
 
-        var (slope, error) = Fit([.. used.Select(each => (each.Minute / 60, Amount(each) / Amount(used[0]) * 100))]);
+        var (slope, error) = fit;
         var freedom = used.Count - 2;
         var band = error * (freedom <= Student.Length ? Student[freedom - 1] : 1.96);
         var loss = -slope;
         var verdict = loss + band < mattersPercentPerHour ? HoldVerdict.Pass : loss - band > mattersPercentPerHour ? HoldVerdict.Fail : HoldVerdict.NotYet;
-        return new HoldResult(verdict, loss, band, used.Count);
+        return new HoldResult(verdict, loss, band, readings.Count, used.Count);
     }
 
     /// <summary>Minutes to hold, past the creep, before a gauge can see a leak that matters: three of its steps.</summary>
@@ -71,13 +78,13 @@ public static class HoldTest
 
     private static double Amount(HoldReading reading) => (reading.GaugeKpa + reading.BarometerKpa) / (reading.AirC + Curing.EquivalentAge.ZeroCelsiusK);
 
-    private static (double Slope, double Error) Fit(IReadOnlyList<(double X, double Y)> points)
+    private static (double Slope, double Error)? Fit(IReadOnlyList<(double X, double Y)> points)
     {
         double meanX = points.Average(point => point.X), meanY = points.Average(point => point.Y);
         var spread = points.Sum(point => (point.X - meanX) * (point.X - meanX));
         if (spread == 0)
         {
-            return (0, double.PositiveInfinity);
+            return null;
         }
 
         var slope = points.Sum(point => (point.X - meanX) * (point.Y - meanY)) / spread;

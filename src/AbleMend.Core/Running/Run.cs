@@ -37,7 +37,26 @@ public static class Run
             timeline,
             Timeline.ReadyAt(timeline),
             kept.LastOrDefault(each => each.Kind == RunEventKind.HandBack)?.At,
-            events.Count == 0 ? 0 : events[^1].Number);
+            events.Count == 0 ? 0 : events[^1].Number,
+            HoldOf(repairCase, current, startedAt, kept),
+            [.. kept.Where(each => each.Kind == RunEventKind.Find).Select(each => each.Text!)]);
+    }
+
+    /// <summary>The hold test that is current, judged from its readings since it was last begun.</summary>
+    private static HoldResult? HoldOf(RepairCase repairCase, PlanStep? current, DateTimeOffset startedAt, IReadOnlyList<RunEvent> kept)
+    {
+        if (current?.Proof != HoldTest.ProofId)
+        {
+            return null;
+        }
+
+        var climate = ClimateOf(repairCase, startedAt, kept);
+        var since = kept.LastOrDefault(each => each.Kind == RunEventKind.Redo)?.Number ?? 0;
+        var readings = kept.Where(each => each.Kind == RunEventKind.Pressure && each.StepId == current.Id && each.Number > since).ToList();
+        return HoldTest.Judge(
+            [.. readings.Select(each => new HoldReading(
+                (each.At - readings[0].At).TotalMinutes, each.Value!.Value, each.AirC ?? climate.TemperatureCAt(each.At), each.BarometerKpa ?? Gas.SeaLevelKpa))],
+            ProofTest.All[HoldTest.ProofId].Limit!.Value);
     }
 
     /// <summary>Why an event cannot happen now, or null when it can.</summary>
@@ -57,6 +76,9 @@ public static class Run
             RunEventKind.Redo when plan.Steps.All(step => step.Id != next.StepId) => new Problem("unknown-id", "stepId", $"The plan has no step '{next.StepId}'.", "Reload the mend."),
             RunEventKind.Note when string.IsNullOrWhiteSpace(next.Text) || next.Text.Length > 2000 => new Problem("bad-note", "text", "The note is empty, or longer than 2000 characters.", "Write something shorter."),
             RunEventKind.Reading when next.Value is not (>= -10 and <= 45) => new Problem("out-of-range", "value", "A bench reading lies from -10 to 45 °C.", "Read the thermometer again."),
+            RunEventKind.Pressure => RefusePressure(state, next),
+            RunEventKind.Find when next.Text is not { Length: >= 1 and <= 120 } || string.IsNullOrWhiteSpace(next.Text) =>
+                new Problem("bad-place", "text", "The place is empty or longer than 120 characters.", "Say where in a few words."),
             RunEventKind.HandBack when state.CurrentStepId is not null => Wrong("Steps are still open."),
             RunEventKind.Undo when state.LastNumber == 0 => Wrong("There is nothing to take back."),
             RunEventKind.Begin or RunEventKind.HandsDone or RunEventKind.Ready or RunEventKind.NotYet when next.StepId != state.CurrentStepId =>
@@ -64,6 +86,14 @@ public static class Run
             _ => null,
         };
     }
+
+    private static Problem? RefusePressure(RunState state, RunEvent next) =>
+        state.Hold is null || next.StepId != state.CurrentStepId
+            ? new Problem("not-this-step", "stepId", "No hold test is current.", "Reload the mend: it went on elsewhere.")
+            : next.Value is not (>= 0 and <= 1000) ? new Problem("out-of-range", "value", "Gauge pressure lies from 0 to 1000 kPa.", "Read the gauge again.")
+            : next.AirC is not (null or >= -30 and <= 70) ? new Problem("out-of-range", "airC", "Air temperature lies from -30 to 70 °C.", "Read the thermometer again.")
+            : next.BarometerKpa is not (null or >= 50 and <= 110) ? new Problem("out-of-range", "barometerKpa", "A barometer shows 50 to 110 kPa.", "Read it again in kPa, at the shop and not reduced to sea level.")
+            : null;
 
     private static Problem Wrong(string message) => new("not-now", "kind", message, "Reload the mend: it may have gone on in another window.");
 
@@ -201,15 +231,11 @@ public static class Run
 
     private static Climate ClimateOf(RepairCase repairCase, DateTimeOffset startedAt, IReadOnlyList<RunEvent> events)
     {
-        var bench = repairCase.Bench;
-        var planned = bench.NightTemperatureC is { } night
-            ? Climate.DayAndNight(bench.TemperatureC, night, startedAt, TimeZoneInfo.FindSystemTimeZoneById(bench.Zone))
-            : Climate.Steady(bench.TemperatureC);
         var readings = events.Where(each => each.Kind == RunEventKind.Reading)
             .GroupBy(each => each.At)
             .Select(group => new ClimateSpan(group.Key, group.Last().Value!.Value))
             .OrderBy(span => span.From);
-        return planned.WithReadings([.. readings]);
+        return repairCase.Bench.ClimateFrom(startedAt).WithReadings([.. readings]);
     }
 
     private static ShopHours HoursOf(RepairCase repairCase) =>

@@ -30,6 +30,12 @@ public enum RunEventKind
     /// <summary>A reading of the bench temperature.</summary>
     Reading,
 
+    /// <summary>A reading of a hold test: gauge, air and barometer.</summary>
+    Pressure,
+
+    /// <summary>A leak or a flaw that was found while working: one find does not exclude another.</summary>
+    Find,
+
     /// <summary>Takes the last event back.</summary>
     Undo,
 
@@ -42,8 +48,11 @@ public enum RunEventKind
 /// <param name="At">When, UTC.</param>
 /// <param name="Kind">What.</param>
 /// <param name="StepId">Step that it concerns; null for notes, readings, undo and hand-back.</param>
-/// <param name="Text">Words of a note, or what to watch on hand-back.</param>
-/// <param name="Value">Temperature in °C of a reading, or the measure of a test.</param>
+/// <param name="Text">Words of a note, the place of a find, or what to watch on hand-back.</param>
+/// <param name="Value">Temperature in °C of a reading, gauge pressure in kPa of a hold test, or the measure of a test.</param>
 /// <param name="Passed">Whether a test passed.</param>
+/// <param name="AirC">Air temperature in °C at a reading of a hold test; null takes the bench.</param>
+/// <param name="BarometerKpa">Barometer in kPa at a reading of a hold test; null takes sea level.</param>
 public sealed record RunEvent(
-    int Number, DateTimeOffset At, RunEventKind Kind, string? StepId = null, string? Text = null, double? Value = null, bool? Passed = null);
+    int Number, DateTimeOffset At, RunEventKind Kind, string? StepId = null, string? Text = null, double? Value = null, bool? Passed = null,
+    double? AirC = null, double? BarometerKpa = null);

@@ -1,5 +1,6 @@
 using System.Text.Json.Serialization;
 using AbleMend.Core.Plans;
+using AbleMend.Core.Proving;
 
 namespace AbleMend.Core.Running;
 
@@ -53,6 +54,8 @@ public sealed record LiveWindow(
 /// <param name="ReadyAt">When it may go back into use, as it now looks.</param>
 /// <param name="HandedBackAt">When it was handed back, or null.</param>
 /// <param name="LastNumber">Number of the last event.</param>
+/// <param name="Hold">What the readings of the hold test say so far; null when none is current.</param>
+/// <param name="Finds">Places found while working, in order.</param>
 public sealed record RunState(
     string? CurrentStepId,
     StepPhase Phase,
@@ -62,5 +65,7 @@ public sealed record RunState(
     IReadOnlyList<TimedStep> Timeline,
     DateTimeOffset? ReadyAt,
     DateTimeOffset? HandedBackAt,
-    int LastNumber
+    int LastNumber,
+    HoldResult? Hold,
+    IReadOnlyList<string> Finds
 );

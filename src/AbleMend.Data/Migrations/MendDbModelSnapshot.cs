@@ -59,8 +59,14 @@ namespace AbleMend.Data.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
 
+                    b.Property<double?>("AirC")
+                        .HasColumnType("REAL");
+
                     b.Property<long>("At")
                         .HasColumnType("INTEGER");
+
+                    b.Property<double?>("BarometerKpa")
+                        .HasColumnType("REAL");
 
                     b.Property<string>("Kind")
                         .IsRequired()

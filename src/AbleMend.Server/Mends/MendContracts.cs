@@ -41,7 +41,8 @@ public sealed record MendView(
 public sealed record NewMend(int ItemId, RepairCase Case);
 
 /// <summary>Something that happened, to be kept.</summary>
-public sealed record NewEvent(RunEventKind Kind, string? StepId = null, string? Text = null, double? Value = null, bool? Passed = null);
+public sealed record NewEvent(
+    RunEventKind Kind, string? StepId = null, string? Text = null, double? Value = null, bool? Passed = null, double? AirC = null, double? BarometerKpa = null);
 
 /// <summary>A band of the time strip: hands, then a wait with its window.</summary>
 public sealed record Band(string Title, DateTimeOffset StartsAt, DateTimeOffset HandsEndAt, DateTimeOffset? OpensAt, DateTimeOffset? ClosesAt);

@@ -126,7 +126,7 @@ public sealed class MendStore(MendDb db, Planner planner, TimeProvider time)
             var events = row.Events.OrderBy(each => each.Number).Select(EventRows.ToEvent).ToList();
             var now = time.GetUtcNow();
             var state = Run.Fold(repairCase, plan, row.StartedAt!.Value, events, now);
-            var next = new RunEvent(state.LastNumber + 1, now, happened.Kind, happened.StepId, happened.Text, happened.Value, happened.Passed);
+            var next = new RunEvent(state.LastNumber + 1, now, happened.Kind, happened.StepId, happened.Text, happened.Value, happened.Passed, happened.AirC, happened.BarometerKpa);
             if (Run.Refuse(plan, state, next) is { } refused)
             {
                 return [refused];

@@ -7,24 +7,24 @@ public class OffcutsTests
 {
     [Fact]
     public void A_patch_goes_on_the_smallest_piece_that_takes_it() =>
-        Offcuts.TryFit([(1, 80, 60)], [new Offcut("roll", 1000, 500), new Offcut("scrap", 90, 70)])!.Single().Offcut.ShouldBe("scrap");
+        Offcuts.TryFit([(1, 80, 60)], [new Offcut("roll", "glass-136", 1000, 500), new Offcut("scrap", "glass-136", 90, 70)])!.Single().Offcut.ShouldBe("scrap");
 
     [Fact]
     public void A_patch_is_turned_where_that_makes_it_fit()
     {
-        var placed = Offcuts.TryFit([(1, 120, 40)], [new Offcut("strip", 50, 130)])!.Single();
+        var placed = Offcuts.TryFit([(1, 120, 40)], [new Offcut("strip", "glass-136", 50, 130)])!.Single();
         placed.Turned.ShouldBeTrue();
     }
 
     [Fact]
-    public void What_does_not_fit_is_said_and_not_squeezed() => Offcuts.TryFit([(1, 60, 60), (2, 60, 60)], [new Offcut("scrap", 100, 70)]).ShouldBeNull();
+    public void What_does_not_fit_is_said_and_not_squeezed() => Offcuts.TryFit([(1, 60, 60), (2, 60, 60)], [new Offcut("scrap", "glass-136", 100, 70)]).ShouldBeNull();
 
     [Fact]
     public void No_two_patches_lie_on_one_another_and_none_hangs_over() =>
         Gen.Select(Gen.Double[5, 60], Gen.Double[5, 60]).List[1, 8].Sample(sizes =>
         {
             var patches = sizes.Select((size, i) => (i + 1, size.Item1, size.Item2)).ToList();
-            Offcut[] stock = [new("a", 200, 120), new("b", 90, 90)];
+            Offcut[] stock = [new("a", "glass-136", 200, 120), new("b", "glass-136", 90, 90)];
             var placed = Offcuts.TryFit(patches, stock);
             if (placed is null)
             {
@@ -42,4 +42,17 @@ public class OffcutsTests
                 .All(other => other.Left >= r.Right - 1e-9 || other.Right <= r.Left + 1e-9 || other.Top >= r.Bottom - 1e-9 || other.Bottom <= r.Top + 1e-9));
             return inside && apart;
         });
+
+    [Fact]
+    public void A_plan_cuts_from_the_piece_that_is_left_over_and_leaves_the_roll_alone()
+    {
+        var repairCase = Cases.DeckDing(6).Choosing("fill-glass-coat", "epoxy-2to1") with
+        {
+            Offcuts = [new Offcut("roll", "glass-136", 5000, 600), new Offcut("window", "glass-136", 200, 110), new Offcut("heavy", "glass-203", 130, 130)],
+        };
+        var plan = repairCase.Planned();
+        plan.Placements!.Select(each => each.Patch).Order().ShouldBe(plan.Patches.Select(patch => patch.Order));
+        plan.Placements!.First().Offcut.ShouldBe("window", "the largest goes first, on the smallest piece of its own cloth");
+        (repairCase with { Offcuts = [new Offcut("chip", "glass-136", 20, 20)] }).Planned().Placements!.ShouldBeEmpty();
+    }
 }

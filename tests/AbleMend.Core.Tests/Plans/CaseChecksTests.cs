@@ -1,5 +1,6 @@
 using AbleMend.Core.Gear;
 using AbleMend.Core.Mixing;
+using AbleMend.Core.Patching;
 using AbleMend.Core.Plans;
 
 namespace AbleMend.Core.Tests.Plans;
@@ -51,6 +52,17 @@ public class CaseChecksTests
         { "bench.nightTemperatureC", each => each.AtBench(bench => bench with { NightTemperatureC = -11 }) },
         { "bench.zone", each => each.AtBench(bench => bench with { Zone = "Moon/Tranquility" }) },
         { "bench.closesHour", each => each.AtBench(bench => bench with { OpensHour = 9, ClosesHour = 9 }) },
+        { "bench.latitudeDeg", each => each.AtBench(bench => bench with { LatitudeDeg = 91, LongitudeDeg = 0 }) },
+        { "bench.longitudeDeg", each => each.AtBench(bench => bench with { LatitudeDeg = 50, LongitudeDeg = double.NaN }) },
+        { "bench.longitudeDeg", each => each.AtBench(bench => bench with { LatitudeDeg = 50 }) },
+        { "bench.lampMwPerCm2", each => each.AtBench(bench => bench with { LampMwPerCm2 = 0 }) },
+        { "bench.roomM3", each => each.AtBench(bench => bench with { RoomM3 = 0.9 }) },
+        { "bench.airChangesPerHour", each => each.AtBench(bench => bench with { AirChangesPerHour = 0 }) },
+        { "offcuts[0].lengthMm", each => each with { Offcuts = [new Offcut("A", "glass-136", 9, 100)] } },
+        { "offcuts[1].widthMm", each => each with { Offcuts = [new Offcut("A", "glass-136", 90, 100), new Offcut("B", "pvc-patch", 90, 5001)] } },
+        { "offcuts[0].material", each => each with { Offcuts = [new Offcut("A", "epoxy-2to1", 90, 100)] } },
+        { "offcuts[0].id", each => each with { Offcuts = [new Offcut("", "glass-136", 90, 100)] } },
+        { "offcuts", each => each with { Offcuts = [new Offcut("A", "glass-136", 90, 100), new Offcut("A", "glass-136", 90, 100)] } },
         { "wanted.finishGrit", each => each.Wanting(wanted => wanted with { FinishGrit = "smooth" }) },
         { "wanted.skill", each => each.Wanting(wanted => wanted with { Skill = 4 }) },
         { "wanted.weights.fast", each => each.Wanting(wanted => wanted with { Weights = new Weights(6) }) },

@@ -26,7 +26,7 @@ public class HoldTestTests
         readings[^1].GaugeKpa.ShouldBeGreaterThan(readings[0].GaugeKpa + 2);
         var result = HoldTest.Judge(readings, 2);
         result.Verdict.ShouldBe(HoldVerdict.Pass);
-        result.LossPercentPerHour.ShouldBe(0, 0.1);
+        result.LossPercentPerHour!.Value.ShouldBe(0, 0.1);
     }
 
     [Fact]
@@ -34,7 +34,7 @@ public class HoldTestTests
     {
         var result = HoldTest.Judge(Readings(3, warmingCPerHour: 5), 2);
         result.Verdict.ShouldBe(HoldVerdict.Fail);
-        result.LossPercentPerHour.ShouldBe(3, 0.2);
+        result.LossPercentPerHour!.Value.ShouldBe(3, 0.2);
     }
 
     [Theory]
@@ -55,7 +55,7 @@ public class HoldTestTests
         var used = readings.Where(reading => reading.Minute >= HoldTest.CreepMin).ToList();
         double Amount(HoldReading reading) => (reading.GaugeKpa + reading.BarometerKpa) / (reading.AirC + 273.15);
         var (_, slope) = Fit.Line([.. used.Select(each => each.Minute / 60)], [.. used.Select(each => Amount(each) / Amount(used[0]) * 100)]);
-        HoldTest.Judge(readings, 2).LossPercentPerHour.ShouldBe(-slope, 1e-9);
+        HoldTest.Judge(readings, 2).LossPercentPerHour!.Value.ShouldBe(-slope, 1e-9);
     }
 
     [Fact]
@@ -72,5 +72,12 @@ public class HoldTestTests
     {
         HoldTest.HoldMin(0.5, 204.3, 2).ShouldBe(HoldTest.CreepMin + 22.0, 0.1);
         HoldTest.HoldMin(2, 204.3, 2).ShouldBeGreaterThan(HoldTest.HoldMin(0.5, 204.3, 2));
+    }
+
+    [Fact]
+    public void Readings_all_of_one_minute_say_nothing_yet()
+    {
+        var result = HoldTest.Judge([.. Enumerable.Repeat(new HoldReading(20, 103, 20, 101.3), 5)], 2);
+        result.ShouldBe(new HoldResult(HoldVerdict.NotYet, null, null, 5, 5));
     }
 }

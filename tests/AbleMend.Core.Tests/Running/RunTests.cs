@@ -135,6 +135,65 @@ public class RunTests
         BenchOrder.UrgencyOf(Fold([], Start), Start).ShouldBe(Urgency.HandsNow);
     }
 
+    private static readonly RepairCase Tube = Cases.Usual("csm-boat", Core.Gear.DamageKind.Puncture);
+    private static readonly RepairPlan TubePlan = Tube.Planned();
+
+    /// <summary>A tube that is ready for its hold test, with readings every five minutes that fall by some kPa an hour.</summary>
+    private static RunEvent[] Holding(double kpaPerHour, int count)
+    {
+        var before = TubePlan.Steps.TakeWhile(step => step.Proof != "hold").SelectMany(step => step.Timing.Wait is null && step.Proof is null
+            ? [RunEventKind.HandsDone] : step.Proof is not null ? [RunEventKind.Proof] : new[] { RunEventKind.HandsDone, RunEventKind.Ready },
+            (step, kind) => (step.Id, kind)).ToList();
+        var played = before.Select((each, i) => new RunEvent(i + 1, Start.AddHours(i), each.kind, each.Id, Passed: true)).ToList();
+        var from = Start.AddHours(before.Count);
+        return [.. played, .. Enumerable.Range(0, count).Select(i =>
+            new RunEvent(played.Count + 1 + i, from.AddMinutes(5 * i), RunEventKind.Pressure, "prove-hold", Value: 20 - (kpaPerHour * 5 * i / 60) + (i % 2 * 0.01), AirC: 20))];
+    }
+
+    private static RunState FoldTube(IReadOnlyList<RunEvent> events) => Run.Fold(Tube, TubePlan, Start, events, events[^1].At.AddMinutes(1));
+
+    [Theory]
+    [InlineData(0, 3, Core.Proving.HoldVerdict.NotYet)]
+    [InlineData(0, 10, Core.Proving.HoldVerdict.Pass)]
+    [InlineData(9, 10, Core.Proving.HoldVerdict.Fail)]
+    public void Readings_of_the_gauge_judge_the_hold_test_as_they_come(double kpaPerHour, int count, Core.Proving.HoldVerdict verdict)
+    {
+        var hold = FoldTube(Holding(kpaPerHour, count)).Hold!;
+        hold.Verdict.ShouldBe(verdict);
+        hold.Given.ShouldBe(count);
+    }
+
+    [Fact]
+    public void Going_back_starts_the_hold_test_anew()
+    {
+        var events = Holding(0, 6);
+        var inflate = TubePlan.Steps.TakeWhile(step => step.Proof != "hold").Last();
+        RunEvent[] again = [.. events, new RunEvent(900, events[^1].At.AddMinutes(1), RunEventKind.Redo, inflate.Id), new RunEvent(901, events[^1].At.AddMinutes(9), RunEventKind.HandsDone, inflate.Id)];
+        FoldTube(again).Hold!.Given.ShouldBe(0);
+    }
+
+    [Theory]
+    [InlineData(20, null, null, null)]
+    [InlineData(-0.1, null, null, "value")]
+    [InlineData(double.NaN, null, null, "value")]
+    [InlineData(20, 71.0, null, "airC")]
+    [InlineData(20, null, 1013.0, "barometerKpa")]
+    public void A_reading_of_the_gauge_lies_where_gauges_are(double kpa, double? airC, double? barometerKpa, string? field) =>
+        Run.Refuse(TubePlan, FoldTube(Holding(0, 1)), new RunEvent(99, Start, RunEventKind.Pressure, "prove-hold", Value: kpa, AirC: airC, BarometerKpa: barometerKpa))?.Field.ShouldBe(field);
+
+    [Fact]
+    public void A_gauge_is_only_read_at_a_hold_test() =>
+        Run.Refuse(Plan, Fold([], Start), new RunEvent(1, Start, RunEventKind.Pressure, "cut", Value: 20))!.Field.ShouldBe("stepId");
+
+    [Fact]
+    public void A_find_while_working_is_kept_with_its_place()
+    {
+        var find = Event(1, 4, RunEventKind.Find, "cut") with { Text = "a hairline beside the box" };
+        Run.Refuse(Plan, Fold([], Start), find).ShouldBeNull();
+        Fold([find], Start.AddMinutes(5)).Finds.ShouldBe(["a hairline beside the box"]);
+        Run.Refuse(Plan, Fold([], Start), find with { Text = " " })!.Field.ShouldBe("text");
+    }
+
     /// <summary>Played by hand: forty minutes of preparing, mixing at 40, spread at 60.</summary>
     private static RunEvent[] UpToGlass()
     {

@@ -63,6 +63,7 @@ internal static class Cements
         grams = list.Figure("cement.need", "Cement", grams, "g", "Area × two faces × coats × one wet coat, and what stays in the brush",
             Source.FromMemory("Wet coat of the label and waste; the sum is arithmetic"),
             [new("Area", areaCm2, "cm²"), new("Coats", coats, ""), new("One wet coat", cement.SpreadGPerM2.Value, "g/m²"), new("Waste", WastePercent, "%")], 1);
+        Fumes.Put(list.Inputs, "cement", cement, grams);
         if (cement.Kit is { } kit)
         {
             Mix(list, cement, kit, grams);

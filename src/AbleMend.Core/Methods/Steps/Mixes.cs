@@ -108,6 +108,7 @@ internal static class Mixes
         inputs.Sheet.Put($"{order.Prefix}.catalyst-drops", "Catalyst in drops", new Worked(amount.Drops, "drops",
             new Derivation("Mass of catalyst ÷ mass of a drop", Source.Arithmetic, [new("Catalyst", amount.MassG, "g"), new("One drop", dose.DropMassG, "g")],
                 "Weigh twenty drops of your own dropper.")));
+        Fumes.Put(inputs, order.Prefix, resin, grams);
         var potLife = PotLife(inputs, order, grams);
         var wax = order.Wax && resin.AirInhibited ? "Stir in the wax first. " : "";
         return ($"{wax}{StepText.Ml(total)} of resin and {amount.Drops} drops of catalyst, {order.What}. Stir it into the corners of the cup for a full minute.", potLife);
@@ -120,6 +121,7 @@ internal static class Mixes
             new Derivation("What is needed: light-cured resin keeps in the dark, so there is no least batch", Source.Arithmetic, [new("Needed", resinMl, "mL")])), 1);
         var grams = inputs.Sheet.Put($"{order.Prefix}.resin-g", "Resin by weight", new Worked(total * resin.DensityGPerMl!.Value, "g",
             new Derivation("Volume × density", Source.Arithmetic, [new("Resin", total, "mL"), new("Density", resin.DensityGPerMl.Value, "g/mL")])), 1);
+        Fumes.Put(inputs, order.Prefix, resin, grams);
         if (!UsesPeroxide(inputs))
         {
             return ($"In the shade: {StepText.Ml(total)} of resin, {order.What}.", null);

@@ -80,13 +80,29 @@ internal static class Waits
         var counted = light && from?.EndsWith("-mix", StringComparison.Ordinal) == true ? null : from;
         var opensMin = light ? LightMin(view, resin, opens(label)) : opens(label);
         // Recheck after a tenth of the wait, but not sooner than two minutes: looking costs a glove.
-        return new StepWait(light && kind != WaitKind.Loadable ? WaitKind.Light : kind, opensMin, closes(label), counted, CureClock.For(resin), check,
+        return new StepWait(light && kind != WaitKind.Loadable ? WaitKind.Light : kind, opensMin, closes(label), counted, CureClock.For(resin) with { BySun = BySun(view, resin) }, check,
             Math.Clamp(opensMin / 10, 2, 120), whenLate);
     }
 
-    private static double LightMin(CaseView view, Material resin, double labelMin)
+    private static double LightMin(CaseView view, Material resin, double labelMin) =>
+        Daylight.Minutes(labelMin, view.Case.Bench.Light, Catalysed(view, resin), view.Case.Bench.LampMwPerCm2) ?? NotInThisLight;
+
+    private static bool Catalysed(CaseView view, Material resin) => resin.Catalyst is not null && view.School("uv-resin") == "light-and-catalyst";
+
+    /// <summary>Whether the sun sets the pace: a lamp does not wait for it, and a catalyst goes on without it.</summary>
+    private static bool BySun(CaseView view, Material resin) =>
+        resin.Cure == CureKind.Light && view.Case.Bench.Light is LightLevel.FullSun or LightLevel.HazySun or LightLevel.OpenShade && !Catalysed(view, resin);
+
+    /// <summary>What the sun gives beside a label's full daylight, as an input to a figure; nothing where the shop's place is not known.</summary>
+    public static (double Share, Input[] From) SunNow(CaseView view, Material resin)
     {
-        var catalysed = resin.Catalyst is not null && view.School("uv-resin") == "light-and-catalyst";
-        return Daylight.Minutes(labelMin, view.Case.Bench.Light, catalysed) ?? NotInThisLight;
+        if (!BySun(view, resin) || view.Climate.Sky is not { } sky)
+        {
+            return (1, []);
+        }
+
+        var zenith = Sun.At(view.StartAt, sky.LatitudeDeg, sky.LongitudeDeg).ZenithDeg;
+        var share = sky.ShareAt(view.StartAt);
+        return (share, [new("Sun from straight up", zenith, "°"), new("Clear-sky ultraviolet", sky.MwPerCm2At(view.StartAt), "mW/cm²"), new("Of full daylight", share * 100, "%")]);
     }
 }

@@ -1,0 +1,44 @@
+using AbleMend.Core.Gear;
+using AbleMend.Core.Materials;
+
+namespace AbleMend.Core.Plans;
+
+/// <summary>
+/// Finds lists of a case that have nothing at one of their places. JSON may write <c>null</c> where the type of an
+/// element forbids it, and reading does not look there, so it is asked for before anything else looks at the case.
+/// </summary>
+internal static class EmptyPlaces
+{
+    /// <summary>Every list with an empty place, by its field.</summary>
+    public static IReadOnlyList<Problem> In(RepairCase repairCase) =>
+    [
+        .. Lists(repairCase).SelectMany(list => (list.Items ?? []).Select((item, i) => (item, i)).Where(each => each.item is null)
+            .Select(each => new Problem("missing", $"{list.Field}[{each.i}]", "Nothing stands at this place of the list.", "Write it, or take the place out."))),
+    ];
+
+    private static IEnumerable<(string Field, IEnumerable<object?>? Items)> Lists(RepairCase repairCase)
+    {
+        var damage = repairCase.Damage;
+        yield return ("damage.neighbours", damage.Neighbours);
+        yield return ("damage.finds", damage.Finds);
+        yield return ("damage.shape.points", (damage.Shape as TracedShape)?.Points);
+        yield return ("tools.grits", repairCase.Tools.Grits);
+        yield return ("tools.has", repairCase.Tools.Has);
+        yield return ("shelf", repairCase.Shelf);
+        yield return ("overrides", repairCase.Overrides);
+        yield return ("offcuts", repairCase.Offcuts);
+        yield return ("products", repairCase.Products);
+        yield return ("choice.schools", repairCase.Choice?.Schools?.Values);
+        foreach (var (neighbour, i) in (damage.Neighbours ?? []).Select((neighbour, i) => (neighbour, i)))
+        {
+            yield return ($"damage.neighbours[{i}].shape.points", (neighbour?.Shape as TracedShape)?.Points);
+        }
+
+        foreach (var (product, i) in (repairCase.Products ?? []).Select((product, i) => ((Material?)product, i)))
+        {
+            yield return ($"products[{i}].hazards", product?.Hazards);
+            yield return ($"products[{i}].bondsTo", product?.BondsTo);
+            yield return ($"products[{i}].suits", product?.Suits);
+        }
+    }
+}

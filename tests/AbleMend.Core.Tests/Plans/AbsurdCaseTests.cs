@@ -1,0 +1,88 @@
+using System.Text.Json.Nodes;
+using AbleMend.Core.Plans;
+using AbleMend.Core.Tests.Gallery;
+
+namespace AbleMend.Core.Tests.Plans;
+
+/// <summary>Every number and every word of every worked case, one at a time made absurd: a named problem each time, and never an exception.</summary>
+public class AbsurdCaseTests
+{
+    /// <summary>Free words, which may say anything.</summary>
+    private static readonly string[] FreeWords = ["tag", "place", "reason", "storage", "source", "name", "id"];
+
+    private static readonly double[] Absurd = [-1e9, 1e300];
+
+    [Theory]
+    [MemberData(nameof(GalleryTests.All), MemberType = typeof(GalleryTests))]
+    public void An_absurd_number_is_refused_by_its_name(string example)
+    {
+        foreach (var (path, _) in Leaves(Parse(example)).Where(leaf => leaf.Value.GetValueKind() == System.Text.Json.JsonValueKind.Number))
+        {
+            foreach (var absurd in Absurd)
+            {
+                var problems = Problems(example, path, JsonValue.Create(absurd));
+                problems.ShouldNotBeEmpty($"{example}: {path} = {absurd}");
+                problems.ShouldContain(problem => Names(problem.Field, path), $"{example}: {path} = {absurd} gives {string.Join("; ", problems.Select(problem => problem.Field))}");
+                problems.ShouldAllBe(problem => problem.Remedy.Length > 5);
+            }
+        }
+    }
+
+    [Theory]
+    [MemberData(nameof(GalleryTests.All), MemberType = typeof(GalleryTests))]
+    public void An_unknown_word_is_refused_by_its_name(string example)
+    {
+        foreach (var (path, _) in Leaves(Parse(example)).Where(leaf => leaf.Value.GetValueKind() == System.Text.Json.JsonValueKind.String && !FreeWords.Contains(leaf.Path.Split('.')[^1])))
+        {
+            var problems = Problems(example, path, JsonValue.Create("xyzzy"));
+            problems.ShouldContain(problem => Names(problem.Field, path), $"{example}: {path} gives {string.Join("; ", problems.Select(problem => problem.Field))}");
+        }
+    }
+
+    [Theory]
+    [MemberData(nameof(GalleryTests.All), MemberType = typeof(GalleryTests))]
+    public void A_field_that_is_left_out_or_of_the_wrong_kind_never_throws(string example)
+    {
+        foreach (var (path, _) in Leaves(Parse(example)))
+        {
+            Problems(example, path, new JsonArray(new JsonObject())).ShouldNotBeEmpty($"{example}: {path}");
+            Problems(example, path, null);
+        }
+    }
+
+    private static JsonNode Parse(string example) => JsonNode.Parse(File.ReadAllText(Path.Combine(Repository.Root, "examples", $"{example}.case.json")))!;
+
+    private static IReadOnlyList<Problem> Problems(string example, string path, JsonNode? value)
+    {
+        var root = Parse(example);
+        Put(root, path, value);
+        var read = OpenJson.ReadCase(root.ToJsonString());
+        return read.Value is { } repairCase ? Cases.Planner.Plan(repairCase).Problems : read.Problems;
+    }
+
+    /// <summary>Whether a problem is laid at a field: at it, at what holds it, or at what depends on it under the same roof.</summary>
+    private static bool Names(string field, string path) => path == field || (field.Length > 0 && path.StartsWith(field, StringComparison.Ordinal));
+
+    private static IEnumerable<(string Path, JsonValue Value)> Leaves(JsonNode node, string path = "") =>
+        node switch
+        {
+            JsonObject map => map.Where(pair => pair.Value is not null).SelectMany(pair => Leaves(pair.Value!, path.Length == 0 ? pair.Key : $"{path}.{pair.Key}")),
+            JsonArray list => list.SelectMany((each, i) => Leaves(each!, $"{path}[{i}]")),
+            JsonValue value => [(path, value)],
+            _ => [],
+        };
+
+    private static void Put(JsonNode root, string path, JsonNode? value)
+    {
+        var keys = path.Replace("[", ".", StringComparison.Ordinal).Replace("]", "", StringComparison.Ordinal).Split('.');
+        var holder = keys[..^1].Aggregate(root, (node, key) => node is JsonArray list ? list[int.Parse(key, System.Globalization.CultureInfo.InvariantCulture)]! : node[key]!);
+        if (holder is JsonArray array)
+        {
+            array[int.Parse(keys[^1], System.Globalization.CultureInfo.InvariantCulture)] = value;
+        }
+        else
+        {
+            holder[keys[^1]] = value;
+        }
+    }
+}
