@@ -18,7 +18,7 @@ public static class DemoData
     private static readonly Tools Tools = new(
         new CupDevice(5, 0.5, 60), ["P60", "P80", "P100", "P120", "P150", "P220", "P320", "P400", "P500", "P600", "P1000", "P2000", "P2500"]);
 
-    private static readonly BenchFacts Bench = new(20, 58, LightLevel.FullSun, null, Zone);
+    private static readonly BenchFacts Bench = new(20, 58, LightLevel.FullSun, null, Zone, RoomM3: 60);
 
     /// <summary>The shop's settings.</summary>
     public static ShopSettings Settings { get; } = new(
@@ -32,7 +32,8 @@ public static class DemoData
             new("wood-glue"), new("urethane-sealant"), new("silicone-adhesive"), new("cement-neoprene"), new("cement-fuel-resistant"), new("cement-vinyl"),
             new("cement-polyurethane-two-part"), new("cement-csm-two-part"), new("base-filler"), new("base-weld"), new("polyethylene-rod"), new("hard-lacquer"),
             new("mesh-disc"), new("repair-cloth"), new("water-wrap"), new("splint-sleeve"), new("valve-core"), new("hot-melt"),
-        ]);
+        ],
+        Offcuts: [new("glass, long", "glass-136", 640, 180), new("glass, square", "glass-136", 150, 150), new("PVC, grey", "pvc-patch", 210, 120)]);
 
     /// <summary>Fills an empty database.</summary>
     /// <param name="db">The database.</param>

@@ -1,5 +1,6 @@
 using AbleMend.Core.Materials;
 using AbleMend.Core.Mixing;
+using AbleMend.Core.Patching;
 using AbleMend.Core.Plans;
 
 namespace AbleMend.Data;
@@ -19,7 +20,9 @@ public enum UnitSystem
 /// <param name="Tools">Measuring device and grits.</param>
 /// <param name="Products">The shop's own products, as their labels describe them.</param>
 /// <param name="Shelf">Materials on the shelf; null counts everything as there.</param>
-public sealed record ShopSettings(string Name, UnitSystem Units, BenchFacts Bench, Tools Tools, IReadOnlyList<OnShelf>? Shelf, IReadOnlyList<Material>? Products = null)
+/// <param name="Offcuts">Pieces of cloth and patch stock at hand.</param>
+public sealed record ShopSettings(string Name, UnitSystem Units, BenchFacts Bench, Tools Tools, IReadOnlyList<OnShelf>? Shelf, IReadOnlyList<Material>? Products = null,
+    IReadOnlyList<Offcut>? Offcuts = null)
 {
     /// <value>A new shop's settings: a common bench, to be set to the real one.</value>
     public static ShopSettings ForNewShop { get; } = new(

@@ -242,6 +242,6 @@ public sealed record InDateRule(string Id, string Reason, string Source) : Match
     {
         var tins = system.View.Case.Shelf?.Where(entry => entry.Material == system.Material.Id).ToList() ?? [];
         var today = DateOnly.FromDateTime(system.View.StartAt.UtcDateTime);
-        return tins.Count > 0 && tins.All(tin => tin.UseBefore < today) ? [Say(Weight.Veto, Reason)] : [];
+        return tins.Count > 0 && tins.All(tin => tin.LastDay(system.Material) < today) ? [Say(Weight.Veto, Reason)] : [];
     }
 }

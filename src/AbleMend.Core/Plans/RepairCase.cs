@@ -117,7 +117,19 @@ public sealed record Tools(MeasuringDevice Measure, IReadOnlyList<string> Grits,
 /// <summary>A material on the shelf.</summary>
 /// <param name="Material">Identifier.</param>
 /// <param name="UseBefore">Date after which it is not used, or null.</param>
-public sealed record OnShelf(string Material, DateOnly? UseBefore = null);
+/// <param name="OpenedOn">Day on which it was opened, or null while it is sealed.</param>
+public sealed record OnShelf(string Material, DateOnly? UseBefore = null, DateOnly? OpenedOn = null)
+{
+    /// <summary>The last day on which it is used: the date on it, or its life once opened, whichever ends first; null for no end.</summary>
+    /// <param name="material">The material, as its label describes it.</param>
+    public DateOnly? LastDay(Material material)
+    {
+        var opened = OpenedOn is { } day && material.ShelfLife is { } life ? day.AddDays((int)(life.OpenedMonths * DaysPerMonth)) : (DateOnly?)null;
+        return UseBefore is { } date && opened is { } end ? (date < end ? date : end) : UseBefore ?? opened;
+    }
+
+    private const double DaysPerMonth = 365.25 / 12;
+}
 
 /// <summary>What the technician chose; whatever is null is chosen by ranking or by default.</summary>
 /// <param name="Method">Identifier of the way of mending.</param>

@@ -16,7 +16,7 @@ public static class Run
     public static RunState Fold(
         RepairCase repairCase, RepairPlan plan, DateTimeOffset startedAt, IReadOnlyList<RunEvent> events, DateTimeOffset now)
     {
-        var kept = WithoutUndone(events);
+        var kept = Standing(events);
         var steps = plan.Steps.ToDictionary(step => step.Id, _ => new Progress());
         foreach (var each in kept)
         {
@@ -110,7 +110,8 @@ public static class Run
             : null;
     }
 
-    private static IReadOnlyList<RunEvent> WithoutUndone(IReadOnlyList<RunEvent> events)
+    /// <summary>The events that still stand: those that were taken back are left out, and the taking back with them.</summary>
+    public static IReadOnlyList<RunEvent> Standing(IReadOnlyList<RunEvent> events)
     {
         var kept = new List<RunEvent>(events.Count);
         foreach (var each in events)

@@ -14,6 +14,7 @@ namespace AbleMend.Server.Mends;
 /// <param name="Problems">Why it cannot be planned.</param>
 /// <param name="Run">The run, once started.</param>
 /// <param name="Events">What happened.</param>
+/// <param name="FoundBefore">What other mends of the same item found on it, newest first.</param>
 /// <param name="Now">The shop's present.</param>
 public sealed record MendView(
     int Id,
@@ -33,7 +34,14 @@ public sealed record MendView(
     IReadOnlyList<Problem> Problems,
     RunState? Run,
     IReadOnlyList<RunEvent> Events,
+    IReadOnlyList<FoundBefore> FoundBefore,
     DateTimeOffset Now);
+
+/// <summary>A leak or flaw on the item's record.</summary>
+/// <param name="MendId">Mend that found it.</param>
+/// <param name="At">When that mend was opened, or the moment of a find while working.</param>
+/// <param name="Place">Where.</param>
+public sealed record FoundBefore(int MendId, DateTimeOffset At, string Place);
 
 /// <summary>A new mend of an item.</summary>
 /// <param name="ItemId">Item.</param>

@@ -264,8 +264,22 @@ public sealed class MendStore(MendDb db, Planner planner, TimeProvider time)
             row.Id, row.Status, row.Version, row.Item.Tag, row.Item.Name, row.CreatedAt, row.ChangedAt, row.StartedAt, row.ClosedAt, row.DueAt,
             row.FollowsMendId, follower, repairCase, outcome.Value, outcome.Problems,
             row.StartedAt is null ? null : Fold(row, now),
-            [.. row.Events.OrderBy(each => each.Number).Select(EventRows.ToEvent)], now);
+            [.. row.Events.OrderBy(each => each.Number).Select(EventRows.ToEvent)], await FoundBeforeAsync(row, cancel), now);
     }
+
+    /// <summary>The item's record of finds: those of its other mends' cases, and those made while working on them.</summary>
+    private async Task<IReadOnlyList<FoundBefore>> FoundBeforeAsync(MendRow row, CancellationToken cancel)
+    {
+        var others = await db.Mends.AsNoTracking().Where(each => each.ItemId == row.ItemId && each.Id != row.Id).Include(each => each.Events).ToListAsync(cancel);
+        return [.. others.SelectMany(Finds).OrderByDescending(find => find.At)];
+    }
+
+    private static IEnumerable<FoundBefore> Finds(MendRow mend) =>
+    [
+        .. (Case(mend).Damage.Finds ?? []).Select(find => new FoundBefore(mend.Id, mend.CreatedAt, find.Place)),
+        .. Run.Standing([.. mend.Events.OrderBy(each => each.Number).Select(EventRows.ToEvent)]).Where(each => each.Kind == RunEventKind.Find)
+            .Select(each => new FoundBefore(mend.Id, each.At, each.Text!)),
+    ];
 
     private IReadOnlyList<Problem> Check(RepairCase repairCase) => planner.Plan(repairCase.StartingNow(time)).Problems;
 

@@ -58,7 +58,8 @@ public static class ShopEndpoints
             new Wanted(StartAt: time.GetUtcNow()),
             settings.Tools,
             settings.Shelf,
-            Products: settings.Products);
+            Products: settings.Products,
+            Offcuts: settings.Offcuts);
         var problems = planner.Plan(specimen).Problems;
         return settings.Name is { Length: > 0 and <= 60 }
             ? problems

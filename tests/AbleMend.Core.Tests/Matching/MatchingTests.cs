@@ -160,6 +160,20 @@ public class MatchingTests
     public void For_now_the_quick_way_leads() =>
         Cases.DeckDing().Wanting(wanted => wanted with { Permanence = Permanence.ForNow }).Planned().System!.Method.ShouldBe("uv-under-film");
 
+    // Six months once opened: opened on 10 January it is good until 11 July, whatever the date on the tin says later.
+    [Theory]
+    [InlineData("2026-01-10", null, false)]
+    [InlineData("2025-09-01", null, true)]
+    [InlineData("2026-01-10", "2026-03-01", true)]
+    [InlineData(null, "2027-03-01", false)]
+    [InlineData(null, null, false)]
+    public void An_opened_tin_has_its_own_last_day(string? opened, string? useBefore, bool vetoed)
+    {
+        static DateOnly? Day(string? text) => text is null ? null : DateOnly.Parse(text, System.Globalization.CultureInfo.InvariantCulture);
+        var plan = (Cases.DeckDing() with { Shelf = [new OnShelf("uv-polyester", Day(useBefore), Day(opened)), new OnShelf("epoxy-2to1")] }).Planned();
+        plan.Candidates.First(candidate => candidate.Material == "uv-polyester").Findings.Any(finding => finding.Rule == "in-date").ShouldBe(vetoed);
+    }
+
     [Fact]
     public void Every_finding_says_why_and_where_from() =>
         Cases.Eps().AtBench(each => each with { RelativeHumidityPercent = 95 }).Planned().Candidates.SelectMany(candidate => candidate.Findings)

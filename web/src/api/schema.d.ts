@@ -354,6 +354,32 @@ export interface components {
              * @default 18
              */
             closesHour: number;
+            /**
+             * Format: double
+             * @description Latitude of the shop in degrees, north positive; with the longitude it sets the sun.
+             */
+            latitudeDeg?: null | number;
+            /**
+             * Format: double
+             * @description Longitude of the shop in degrees, east positive.
+             */
+            longitudeDeg?: null | number;
+            /**
+             * Format: double
+             * @description Ultraviolet of the lamp at the work in mW/cm², 0.1 to 1000; null for as much as full daylight.
+             */
+            lampMwPerCm2?: null | number;
+            /**
+             * Format: double
+             * @description Room that is worked in, in m³, 1 to 100000; null leaves vapour unestimated.
+             */
+            roomM3?: null | number;
+            /**
+             * Format: double
+             * @description Air changes an hour in it, 0.1 to 100.
+             * @default 2
+             */
+            airChangesPerHour: number;
         };
         /** @description The bench. */
         BenchView: {
@@ -528,6 +554,11 @@ export interface components {
              * @description Below this in °C the clock stands still.
              */
             minimumC: number;
+            /**
+             * @description Whether the sun drives it: its minutes are minutes of full daylight, and go by the sky where that is known.
+             * @default false
+             */
+            bySun: boolean;
         };
         /** @description Heat of cure, for the cup. */
         CureHeat: {
@@ -805,11 +836,56 @@ export interface components {
             /** @description Where the rule comes from. */
             source: string;
         };
+        /** @description A leak or flaw on the item's record. */
+        FoundBefore: {
+            /**
+             * Format: int32
+             * @description Mend that found it.
+             */
+            mendId: number;
+            /**
+             * Format: date-time
+             * @description When that mend was opened, or the moment of a find while working.
+             */
+            at: string;
+            /** @description Where. */
+            place: string;
+        };
         /**
          * @description Families of gear, in the order in which they are offered.
          * @enum {unknown}
          */
         GearFamily: "boards" | "hulls" | "skis" | "inflatables" | "tents-and-poles" | "waders-and-suits" | "footwear" | "paddles" | "forks-decks-and-limbs" | "holds-a-life";
+        /** @description Leak rate of a hold test with its band. */
+        HoldResult: {
+            /** @description Pass, fail, or not yet. */
+            verdict: components["schemas"]["HoldVerdict"];
+            /**
+             * Format: double
+             * @description Loss of air in percent of what is inside, an hour; null with too few readings.
+             */
+            lossPercentPerHour: null | number;
+            /**
+             * Format: double
+             * @description Half-width of its 95 % band; null with too few readings.
+             */
+            bandPercentPerHour: null | number;
+            /**
+             * Format: int32
+             * @description Readings given.
+             */
+            given: number;
+            /**
+             * Format: int32
+             * @description Readings used, those after the creep.
+             */
+            used: number;
+        };
+        /**
+         * @description What a hold test says.
+         * @enum {unknown}
+         */
+        HoldVerdict: "not-yet" | "pass" | "fail";
         /** @description One thing that a figure was worked out from. */
         Input: {
             /** @description What it is, as the bench would say it. */
@@ -886,6 +962,12 @@ export interface components {
              * @description Most thickness cured at once, in millimetres.
              */
             layerMm: number;
+            /**
+             * Format: double
+             * @description Depth at which light has fallen to 1/e, in millimetres, 0.1 to 20.
+             * @default 1.5
+             */
+            penetrationMm: number;
         };
         /**
          * @description Light at the bench, for light-cured resin.
@@ -1108,6 +1190,7 @@ export interface components {
              * @description Film in millimetres that the label's times of a moisture-curing material are for.
              */
             labelFilmMm?: null | number;
+            vapour?: null | components["schemas"]["Vapour"];
             shelfLife?: null | components["schemas"]["ShelfLife"];
             /** @description Families that a cleaner is for, or that a patch stock is of, in the order of preference. */
             suits?: null | string[];
@@ -1189,6 +1272,8 @@ export interface components {
             run: null | components["schemas"]["RunState"];
             /** @description What happened. */
             events: components["schemas"]["RunEvent"][];
+            /** @description What other mends of the same item found on it, newest first. */
+            foundBefore: components["schemas"]["FoundBefore"][];
             /**
              * Format: date-time
              * @description The shop's present.
@@ -1239,6 +1324,10 @@ export interface components {
             /** Format: double */
             value?: null | number;
             passed?: null | boolean;
+            /** Format: double */
+            airC?: null | number;
+            /** Format: double */
+            barometerKpa?: null | number;
         };
         /** @description A new item. */
         NewItem: {
@@ -1259,6 +1348,23 @@ export interface components {
             /** @description The case; the item's facts are taken from the fleet. */
             case: components["schemas"]["RepairCase"];
         };
+        /** @description A piece of stock. */
+        Offcut: {
+            /** @description What is written on it, 1 to 40 characters, unique. */
+            id: string;
+            /** @description Identifier of the cloth or patch stock. */
+            material: string;
+            /**
+             * Format: double
+             * @description Length in millimetres, 10 to 50000.
+             */
+            lengthMm: number;
+            /**
+             * Format: double
+             * @description Width in millimetres, 10 to 5000.
+             */
+            widthMm: number;
+        };
         /** @description A material on the shelf. */
         OnShelf: {
             /** @description Identifier. */
@@ -1268,6 +1374,11 @@ export interface components {
              * @description Date after which it is not used, or null.
              */
             useBefore?: null | string;
+            /**
+             * Format: date
+             * @description Day on which it was opened, or null while it is sealed.
+             */
+            openedOn?: null | string;
         };
         /** @description A figure set by hand, with the reason that is kept beside it. */
         Override: {
@@ -1319,6 +1430,28 @@ export interface components {
          * @enum {unknown}
          */
         Permanence: "lasting" | "for-now";
+        /** @description Where a patch lies on an offcut. */
+        Placement: {
+            /**
+             * Format: int32
+             * @description Order of the patch.
+             */
+            patch: number;
+            /** @description Identifier of the offcut. */
+            offcut: string;
+            /**
+             * Format: double
+             * @description Corner along the offcut in millimetres.
+             */
+            xMm: number;
+            /**
+             * Format: double
+             * @description Corner across it in millimetres.
+             */
+            yMm: number;
+            /** @description Whether it is turned by a quarter. */
+            turned: boolean;
+        };
         /** @description A circle or rounded rectangle that a patch may be cut to, in place of its template. */
         PlainShape: {
             /** @description `circle` or `rounded-rectangle`. */
@@ -1468,6 +1601,8 @@ export interface components {
             overrides?: null | components["schemas"]["Override"][];
             /** @description The shop's own products, as their labels describe them, beside the catalogue's. */
             products?: null | components["schemas"]["Material"][];
+            /** @description Pieces of cloth and patch stock at hand, on which the patches are fitted. */
+            offcuts?: null | components["schemas"]["Offcut"][];
         };
         /** @description A plan: the same case and catalogue give the same plan. */
         RepairPlan: {
@@ -1518,6 +1653,8 @@ export interface components {
              * @description For a mend for now: when the proper repair is due.
              */
             properRepairBy: null | string;
+            /** @description Where the patches lie on the offcuts at hand; those that find no room are cut from the roll. */
+            placements?: null | components["schemas"]["Placement"][];
         };
         /**
          * @description What a material does in a mend.
@@ -1540,21 +1677,31 @@ export interface components {
             kind: components["schemas"]["RunEventKind"];
             /** @description Step that it concerns; null for notes, readings, undo and hand-back. */
             stepId?: null | string;
-            /** @description Words of a note, or what to watch on hand-back. */
+            /** @description Words of a note, the place of a find, or what to watch on hand-back. */
             text?: null | string;
             /**
              * Format: double
-             * @description Temperature in °C of a reading, or the measure of a test.
+             * @description Temperature in °C of a reading, gauge pressure in kPa of a hold test, or the measure of a test.
              */
             value?: null | number;
             /** @description Whether a test passed. */
             passed?: null | boolean;
+            /**
+             * Format: double
+             * @description Air temperature in °C at a reading of a hold test; null takes the bench.
+             */
+            airC?: null | number;
+            /**
+             * Format: double
+             * @description Barometer in kPa at a reading of a hold test; null takes sea level.
+             */
+            barometerKpa?: null | number;
         };
         /**
          * @description What happened at the bench.
          * @enum {unknown}
          */
-        RunEventKind: "begin" | "hands-done" | "ready" | "not-yet" | "proof" | "redo" | "note" | "reading" | "undo" | "hand-back";
+        RunEventKind: "begin" | "hands-done" | "ready" | "not-yet" | "proof" | "redo" | "note" | "reading" | "pressure" | "find" | "undo" | "hand-back";
         /** @description A run, folded from its events. */
         RunState: {
             /** @description Step that is next, in hand or waiting; null when all are done. */
@@ -1586,6 +1733,9 @@ export interface components {
              * @description Number of the last event.
              */
             lastNumber: number;
+            hold: null | components["schemas"]["HoldResult"];
+            /** @description Places found while working, in order. */
+            finds: string[];
         };
         /** @description A question on which practitioners disagree. Both answers are supported; one is the default, with its reason. */
         School: {
@@ -1723,6 +1873,8 @@ export interface components {
             shelf: null | components["schemas"]["OnShelf"][];
             /** @description The shop's own products, as their labels describe them. */
             products?: null | components["schemas"]["Material"][];
+            /** @description Pieces of cloth and patch stock at hand. */
+            offcuts?: null | components["schemas"]["Offcut"][];
         };
         /** @description Settings with their version and the shop's present. */
         ShopView: {
@@ -1943,6 +2095,16 @@ export interface components {
              * @default false
              */
             leaks: boolean;
+        };
+        /** @description What it gives to the air. */
+        Vapour: {
+            /** @description Identifier of a vapour with a known limit, such as `acetone`. */
+            solvent: string;
+            /**
+             * Format: double
+             * @description Share of the mass used that evaporates, above 0, at most 1.
+             */
+            massShare: number;
         };
         /** @description The verdict with its reasons. */
         Verdict: {

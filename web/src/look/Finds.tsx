@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { Catalogue, Construction, RepairCase } from '../api/types';
+import type { Catalogue, Construction, RepairCase, Schemas } from '../api/types';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { withDamage } from './edit';
@@ -9,10 +9,11 @@ interface Props {
   construction: Construction;
   catalogue: Catalogue;
   change: (next: RepairCase) => void;
+  before: readonly Schemas['FoundBefore'][];
 }
 
 /** Finding what leaks or hides: the tests that show it, each find kept on the item. */
-export function Finds({ repairCase, construction, catalogue, change }: Props) {
+export function Finds({ repairCase, construction, catalogue, change, before }: Props) {
   const { damage } = repairCase;
   const hides = construction.damages.find((usual) => usual.kind === damage.kind)?.leaks ?? false;
   const tests = catalogue.lookTests.filter((test) => test.kinds.includes(damage.kind) && fits(test.families, construction, catalogue, damage.location));
@@ -61,6 +62,12 @@ export function Finds({ repairCase, construction, catalogue, change }: Props) {
             </li>
           ))}
         </ul>
+      ) : null}
+      {before.length > 0 ? (
+        <p className="mt-1 text-sm">
+          <strong>Found on this item before:</strong> {before.slice(0, 6).map((find) => `${find.place} (mend ${find.mendId})`).join('; ')}
+          {before.length > 6 ? ` and ${before.length - 6} more` : ''}. Look whether those still hold.
+        </p>
       ) : null}
       <p className="mt-1 text-sm text-faint">One leak does not exclude another: go on to the end.</p>
     </section>

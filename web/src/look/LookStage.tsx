@@ -1,4 +1,4 @@
-import type { Catalogue, Construction, Problem, RepairCase, Schemas, Shape } from '../api/types';
+import type { Catalogue, Construction, MendView, Problem, RepairCase, Schemas, Shape } from '../api/types';
 import { useUnits } from '../app/units';
 import { useZone } from '../app/zone';
 import { Silhouette } from '../drawing/Silhouette';
@@ -30,7 +30,7 @@ export function LookStage({ desk, catalogue, goTo }: StageProps) {
       <Problems problems={problems} />
       <fieldset disabled={frozen} className="flex flex-col gap-4">
         <Silhouette construction={construction} value={repairCase.damage.location} onPick={(location) => change(withLocation(repairCase, construction, location))} />
-        <DamageFields repairCase={repairCase} construction={construction} catalogue={catalogue} change={change} problems={problems} />
+        <DamageFields repairCase={repairCase} construction={construction} catalogue={catalogue} change={change} problems={problems} before={desk.mend.foundBefore} />
         <ItemFields repairCase={repairCase} change={change} />
         <BenchFields repairCase={repairCase} change={change} problems={problems} />
       </fieldset>
@@ -46,7 +46,14 @@ interface FieldsProps {
 
 const isWrong = (problems: readonly Problem[], field: string) => problems.some((problem) => problem.field === field);
 
-function DamageFields({ repairCase, construction, catalogue, change, problems }: FieldsProps & { construction: Construction; catalogue: Catalogue; problems: readonly Problem[] }) {
+interface DamageProps extends FieldsProps {
+  construction: Construction;
+  catalogue: Catalogue;
+  problems: readonly Problem[];
+  before: MendView['foundBefore'];
+}
+
+function DamageFields({ repairCase, construction, catalogue, change, problems, before }: DamageProps) {
   const { units } = useUnits();
   const { damage } = repairCase;
   const kinds = [...new Set(kindsAt(construction, damage.location).map((usual) => usual.kind))].map((kind) => [kind, kindWords[kind]] as const);
@@ -77,7 +84,7 @@ function DamageFields({ repairCase, construction, catalogue, change, problems }:
         ) : null}
       </div>
       <Measures repairCase={repairCase} change={change} problems={problems} />
-      <Finds repairCase={repairCase} construction={construction} catalogue={catalogue} change={change} />
+      <Finds repairCase={repairCase} construction={construction} catalogue={catalogue} change={change} before={before} />
       {damage.fin ? <FinFields fin={damage.fin} onChange={(fin) => change(withDamage(repairCase, { fin }))} problems={problems} /> : null}
     </>
   );

@@ -30,5 +30,6 @@ export function firstCase(item: Schemas['ItemView'], construction: Construction,
     choice: null,
     overrides: null,
     products: shop.products ?? null,
+    offcuts: shop.offcuts ?? null,
   };
 }

@@ -14,7 +14,7 @@ import { Button } from '../ui/Button';
 import { FigureButton } from '../ui/FigureButton';
 import { Notice, Problems } from '../ui/Notice';
 import { when } from '../ui/time';
-import { measure, temperature } from '../ui/units';
+import { measure, temperature, type Units } from '../ui/units';
 import { waitWords } from '../ui/words';
 import { planBands, planRange } from './planBands';
 
@@ -58,7 +58,7 @@ export function PlanStage({ desk, goTo }: StageProps) {
       <Problems problems={problems} />
       <Clock desk={desk} plan={plan} />
       <Warnings plan={plan} now={now} zone={zone} />
-      <Papers id={mend.id} patches={plan.patches} />
+      <Papers id={mend.id} patches={plan.patches} placements={plan.placements ?? noPlacements} />
       <ol>
         {plan.steps.map((step, i) => (
           <Step key={step.id} step={step} time={plan.timeline[i]!} number={i + 1} plan={plan} edit={draft ? desk.edit : null} />
@@ -121,7 +121,9 @@ function Warnings({ plan, now, zone }: { plan: RepairPlan; now: number; zone: st
 }
 
 // What follows hangs on the plan alone, and stays as it is until the next one is there.
-const Papers = memo(function Papers({ id, patches }: { id: number; patches: RepairPlan['patches'] }) {
+const noPlacements: readonly Schemas['Placement'][] = [];
+
+const Papers = memo(function Papers({ id, patches, placements }: { id: number; patches: RepairPlan['patches']; placements: readonly Schemas['Placement'][] }) {
   const { units } = useUnits();
   const link = 'inline-flex min-h-11 items-center text-act underline underline-offset-4';
   return (
@@ -135,6 +137,7 @@ const Papers = memo(function Papers({ id, patches }: { id: number; patches: Repa
               : `${measure(patch.lengthMm, 'mm', 0, units)} × ${measure(patch.widthMm, 'mm', 0, units)}`}
           </span>{' '}
           <span className="text-sm text-faint">{patch.plain ? '' : 'to template'}</span>
+          <span className="block text-sm text-faint">{cutFrom(placements.find((each) => each.patch === patch.order), units)}</span>
         </span>
       ))}
       {patches.length > 0 ? (
@@ -153,6 +156,13 @@ const Papers = memo(function Papers({ id, patches }: { id: number; patches: Repa
     </section>
   );
 });
+
+/** Where a patch is cut from, and how far its corner lies in. */
+function cutFrom(placement: Schemas['Placement'] | undefined, units: Units): string {
+  if (!placement) return '';
+  const corner = placement.xMm + placement.yMm > 0 ? `, ${measure(placement.xMm, 'mm', 0, units)} along and ${measure(placement.yMm, 'mm', 0, units)} in` : '';
+  return `from the offcut “${placement.offcut}”${corner}${placement.turned ? ', turned a quarter' : ''}`;
+}
 
 interface StepProps {
   step: PlanStep;

@@ -4,12 +4,14 @@ import { useUnits } from '../app/units';
 import { Button } from '../ui/Button';
 import { temperature } from '../ui/units';
 
-/** Beside the main action: a note, a reading of the bench, and taking the last one back. */
+const field = 'h-14 min-w-0 rounded-sm border-2 border-line bg-sheet px-3 text-lg';
+
+/** Beside the main action: a note, a find, a reading of the bench, and taking the last one back. */
 export function Extras({ desk }: { desk: MendDesk }) {
   const { units } = useUnits();
-  const [note, setNote] = useState('');
   const [reading, setReading] = useState('');
   const { happened, mend, busy } = desk;
+  const finds = mend.run?.finds ?? [];
   const last = mend.events.at(-1);
   const canUndo = last !== undefined && last.kind !== 'undo';
   useEffect(() => {
@@ -20,22 +22,15 @@ export function Extras({ desk }: { desk: MendDesk }) {
     addEventListener('keydown', onKey);
     return () => removeEventListener('keydown', onKey);
   });
-  const field = 'h-14 min-w-0 rounded-sm border-2 border-line bg-sheet px-3 text-lg';
   return (
     <section aria-label="Besides" className="flex flex-col gap-2 border-t border-line pt-3">
-      <form
-        className="flex gap-2"
-        onSubmit={(event) => {
-          event.preventDefault();
-          if (note.trim()) happened({ kind: 'note', stepId: null, text: note.trim(), value: null, passed: null });
-          setNote('');
-        }}
-      >
-        <input aria-label="Note" placeholder="Note" className={`${field} flex-1`} value={note} onChange={(event) => setNote(event.target.value)} />
-        <Button type="submit" className="min-h-14">
-          Keep the note
-        </Button>
-      </form>
+      <Line label="Note" action="Keep the note" onKeep={(text) => happened({ kind: 'note', stepId: null, text, value: null, passed: null })} />
+      <Line label="Found another: where?" action="Keep the find" onKeep={(text) => happened({ kind: 'find', stepId: mend.run?.currentStepId ?? null, text, value: null, passed: null })} />
+      {finds.length > 0 ? (
+        <p>
+          <strong>Found while working:</strong> {finds.join('; ')}. On the item&rsquo;s record; each wants a mend of its own.
+        </p>
+      ) : null}
       <div className="flex flex-wrap gap-2">
         <form
           className="flex gap-2"
@@ -55,5 +50,25 @@ export function Extras({ desk }: { desk: MendDesk }) {
         </Button>
       </div>
     </section>
+  );
+}
+
+/** One line of words that is kept. */
+function Line({ label, action, onKeep }: { label: string; action: string; onKeep: (text: string) => void }) {
+  const [text, setText] = useState('');
+  return (
+    <form
+      className="flex gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (text.trim()) onKeep(text.trim());
+        setText('');
+      }}
+    >
+      <input aria-label={label} placeholder={label} className={`${field} flex-1`} value={text} onChange={(event) => setText(event.target.value)} />
+      <Button type="submit" className="min-h-14 w-40">
+        {action}
+      </Button>
+    </form>
   );
 }

@@ -14,6 +14,7 @@ import { waitWords } from '../ui/words';
 import { actionsFor, type RunAction } from './actions';
 import { Extras } from './Extras';
 import { FailedTest } from './FailedTest';
+import { HoldReadings } from './HoldReadings';
 import { ProofForm } from './ProofForm';
 import { useWakeLock } from './useWakeLock';
 import { nextEnd, windowState, windowWords } from './window';
@@ -88,6 +89,7 @@ function CurrentStep({ step, run, desk, proofs }: CurrentProps) {
         </>
       )}
       {run.phase === 'failed' ? <FailedTest desk={desk} step={step} /> : null}
+      {proof && run.hold && run.phase !== 'failed' ? <HoldReadings hold={run.hold} test={proof} stepId={step.id} desk={desk} /> : null}
       {proof && run.phase !== 'failed' && !waiting ? (
         <ProofForm test={proof} busy={desk.busy} onResult={(value, passed) => desk.happened(event('proof', step.id, value, passed))} />
       ) : (

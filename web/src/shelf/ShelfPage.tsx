@@ -8,6 +8,8 @@ import { Choice } from '../ui/Choice';
 import { NumberField } from '../ui/NumberField';
 import { Notice, Problems } from '../ui/Notice';
 import { toolWords } from '../ui/words';
+import { lastDay } from './lastDay';
+import { Offcuts } from './Offcuts';
 import { Products } from './Products';
 
 type Settings = Schemas['ShopSettings'];
@@ -53,6 +55,7 @@ function ShelfForm({ settings, version, catalogue }: { settings: Settings; versi
       <Shop mine={mine} setMine={setMine} />
       <Drawer mine={mine} setMine={setMine} catalogue={catalogue} />
       <Shelf mine={mine} setMine={setMine} catalogue={catalogue} />
+      <Offcuts mine={mine} setMine={setMine} catalogue={catalogue} />
       <Products mine={mine} setMine={setMine} catalogue={catalogue} />
     </form>
   );
@@ -83,8 +86,35 @@ function Shop({ mine, setMine }: PartProps) {
       <NumberField label="Bench by day" value={bench.temperatureC} unit="°C" step={1} onChange={(temperatureC) => setBench({ temperatureC })} />
       <NumberField label="Bench by night" value={bench.nightTemperatureC ?? bench.temperatureC} unit="°C" step={1} onChange={(nightTemperatureC) => setBench({ nightTemperatureC })} />
       <NumberField label="Humidity" value={bench.relativeHumidityPercent} unit="%" step={1} onChange={(relativeHumidityPercent) => setBench({ relativeHumidityPercent })} />
+      <NumberField label="Air changes" value={bench.airChangesPerHour ?? 2} unit="/h" step={0.5} onChange={(airChangesPerHour) => setBench({ airChangesPerHour })} />
+      <MaybeNumber label="Latitude, north +" value={bench.latitudeDeg} unit="°" onChange={(latitudeDeg) => setBench({ latitudeDeg })} />
+      <MaybeNumber label="Longitude, east +" value={bench.longitudeDeg} unit="°" onChange={(longitudeDeg) => setBench({ longitudeDeg })} hint="With both, light-cured resin goes by the sun of the hour." />
+      <MaybeNumber label="Room" value={bench.roomM3} unit="m³" onChange={(roomM3) => setBench({ roomM3 })} hint="With it, vapour is estimated." />
+      <MaybeNumber label="UV lamp at the work" value={bench.lampMwPerCm2} unit="mW/cm²" onChange={(lampMwPerCm2) => setBench({ lampMwPerCm2 })} hint="Empty: as much as full daylight." />
       <Choice label="Units" value={mine.units} options={[['metric', 'mm, °C'], ['us', 'inch, °F']]} onPick={(units) => setMine({ ...mine, units })} />
     </section>
+  );
+}
+
+/** A number that may be left open. */
+function MaybeNumber({ label, value, unit, hint, onChange }: { label: string; value: number | null | undefined; unit: string; hint?: string; onChange: (value: number | null) => void }) {
+  const [text, setText] = useState(value === null || value === undefined ? '' : String(value));
+  return (
+    <label>
+      <span className="lettering block">
+        {label}, {unit}
+      </span>
+      <input
+        inputMode="decimal"
+        className="h-11 w-full rounded-sm border-2 border-line bg-sheet px-3"
+        value={text}
+        onChange={(event) => {
+          setText(event.target.value);
+          onChange(event.target.value.trim() === '' ? null : Number(event.target.value.replace(',', '.')));
+        }}
+      />
+      {hint ? <span className="block text-sm text-faint">{hint}</span> : null}
+    </label>
   );
 }
 
@@ -148,7 +178,7 @@ function Drawer({ mine, setMine, catalogue }: PartProps & { catalogue: Catalogue
 
 function Shelf({ mine, setMine, catalogue }: PartProps & { catalogue: Catalogue }) {
   const all = [...catalogue.materials, ...(mine.products ?? [])];
-  const shelf = mine.shelf ?? all.map((material) => ({ material: material.id, useBefore: null }));
+  const shelf = mine.shelf ?? all.map((material) => ({ material: material.id, useBefore: null, openedOn: null }));
   const has = (id: string) => shelf.find((entry) => entry.material === id);
   const set = (next: Schemas['OnShelf'][]) => setMine({ ...mine, shelf: next });
   return (
@@ -166,25 +196,30 @@ function Shelf({ mine, setMine, catalogue }: PartProps & { catalogue: Catalogue 
                     type="checkbox"
                     className="size-6 accent-(--act)"
                     checked={entry !== undefined}
-                    onChange={(event) => set(event.target.checked ? [...shelf, { material: material.id, useBefore: null }] : shelf.filter((each) => each.material !== material.id))}
+                    onChange={(event) => set(event.target.checked ? [...shelf, { material: material.id, useBefore: null, openedOn: null }] : shelf.filter((each) => each.material !== material.id))}
                   />
                   <span className="leading-tight font-medium">{material.name}</span>
                 </label>
                 {entry ? (
-                  <label className="text-sm">
-                    <span className="lettering mr-2">use before</span>
-                    <input
-                      type="date"
-                      className="h-10 rounded-sm border-2 border-line bg-sheet px-2"
-                      value={entry.useBefore ?? ''}
-                      onChange={(event) => set(shelf.map((each) => (each === entry ? { ...each, useBefore: event.target.value || null } : each)))}
-                    />
-                  </label>
+                  <span className="flex flex-wrap justify-end gap-x-3 text-sm">
+                    <Day label="opened" value={entry.openedOn} onChange={(openedOn) => set(shelf.map((each) => (each === entry ? { ...each, openedOn } : each)))} />
+                    <Day label="use before" value={entry.useBefore} onChange={(useBefore) => set(shelf.map((each) => (each === entry ? { ...each, useBefore } : each)))} />
+                    {entry.openedOn ? <span className="w-full text-right text-faint">{lastDay(entry, material)}</span> : null}
+                  </span>
                 ) : null}
               </li>
             );
           })}
       </ul>
     </section>
+  );
+}
+
+function Day({ label, value, onChange }: { label: string; value: string | null | undefined; onChange: (value: string | null) => void }) {
+  return (
+    <label>
+      <span className="lettering mr-1">{label}</span>
+      <input type="date" className="h-10 w-36 rounded-sm border-2 border-line bg-sheet px-1" value={value ?? ''} onChange={(event) => onChange(event.target.value || null)} />
+    </label>
   );
 }

@@ -1,0 +1,74 @@
+import { useState } from 'react';
+import type { RunState, Schemas } from '../api/types';
+import { useUnits } from '../app/units';
+import type { MendDesk } from '../mend/useMend';
+import { Button } from '../ui/Button';
+import { Notice } from '../ui/Notice';
+import { temperature } from '../ui/units';
+
+const tones = { pass: 'good', fail: 'late', 'not-yet': 'early' } as const;
+const words = { pass: 'It holds.', fail: 'It leaks.', 'not-yet': 'Not yet.' };
+
+/** Readings of a hold test: gauge, air and barometer. The regression takes warmth and weather out and says when it can tell. */
+export function HoldReadings({ hold, test, stepId, desk }: { hold: NonNullable<RunState['hold']>; test: Schemas['ProofTest']; stepId: string; desk: MendDesk }) {
+  const { units } = useUnits();
+  const [gauge, setGauge] = useState('');
+  const [air, setAir] = useState('');
+  const [barometer, setBarometer] = useState('');
+  const number = (text: string) => (text.trim() === '' ? null : Number(text.replace(',', '.')));
+  const warm = number(air);
+  const keep = () => {
+    desk.happened({ kind: 'pressure', stepId, value: number(gauge), airC: warm === null ? null : temperature.kept(warm, units), barometerKpa: number(barometer) });
+    setGauge('');
+  };
+  const field = 'numeral h-16 w-full min-w-0 rounded-sm border-2 border-strong-line bg-sheet px-3 text-2xl';
+  return (
+    <section aria-label="Readings" className="flex flex-col gap-3">
+      <form
+        className="grid items-end gap-3 sm:grid-cols-[1fr_1fr_1fr_auto]"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (number(gauge) !== null) keep();
+        }}
+      >
+        <label>
+          <span className="lettering block">Gauge, kPa</span>
+          <input className={field} inputMode="decimal" value={gauge} onChange={(event) => setGauge(event.target.value)} />
+        </label>
+        <label>
+          <span className="lettering block">Air, {temperature.unit(units)}</span>
+          <input className={field} inputMode="decimal" placeholder="bench" value={air} onChange={(event) => setAir(event.target.value)} />
+        </label>
+        <label>
+          <span className="lettering block">Barometer, kPa</span>
+          <input className={field} inputMode="decimal" placeholder="101.3" value={barometer} onChange={(event) => setBarometer(event.target.value)} />
+        </label>
+        <Button type="submit" className="min-h-16" disabled={number(gauge) === null || desk.busy}>
+          Keep the reading
+        </Button>
+      </form>
+      <Notice tone={tones[hold.verdict]} word={words[hold.verdict]}>
+        {sofar(hold, test)}
+      </Notice>
+      {hold.verdict !== 'not-yet' && hold.lossPercentPerHour !== null ? (
+        <Button
+          size="hand"
+          look="main"
+          className="min-h-16 text-2xl"
+          disabled={desk.busy}
+          onClick={() => desk.happened({ kind: 'proof', stepId, value: Number(Math.max(0, hold.lossPercentPerHour!).toFixed(2)), passed: hold.verdict === 'pass' })}
+        >
+          Keep this result
+        </Button>
+      ) : null}
+    </section>
+  );
+}
+
+function sofar(hold: NonNullable<RunState['hold']>, test: Schemas['ProofTest']): string {
+  if (hold.lossPercentPerHour === null || hold.bandPercentPerHour === null) {
+    return `${hold.given} readings, ${hold.used} of them past the first ten minutes, in which the cloth creeps. Three of those are the least: every five minutes is enough.`;
+  }
+  const rate = `It loses ${hold.lossPercentPerHour.toFixed(2)} % an hour, give or take ${hold.bandPercentPerHour.toFixed(2)}, with warmth and weather taken out; ${test.limit} ${test.unit} is allowed.`;
+  return hold.verdict === 'not-yet' ? `${rate} Too close to tell: hold it longer.` : rate;
+}
