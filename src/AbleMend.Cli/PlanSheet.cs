@@ -74,7 +74,8 @@ public static class PlanSheet
                 Line(sheet, $"     Do not forget: {forgotten}");
             }
 
-            if (step.Timing.Wait is { } wait)
+            // A wait that is over before the hands are free is nothing to wait for.
+            if (step.Timing.Wait is { } wait && (time.OpensAt is null || time.OpensAt > time.HandsEndAt))
             {
                 Line(sheet, $"     Wait until {Clock(time.OpensAt, zone)}{(time.ClosesAt is null ? "" : $", at the latest {Clock(time.ClosesAt, zone)}")}. {wait.Check}");
             }

@@ -46,7 +46,7 @@ public sealed class PlyGlue : MendMethod
         list.Do("clamp", Stage.Apply, $"Release sheet, flat caul, {clamps:0} clamps", "Over the middle of the trouble, 50 to 75 mm (2 to 3 in) apart, none glued to the edge. Tighten until glue shows all round, wipe.", 5,
             "Release sheet between glue and caul, and no clamp glued to the edge.", Waits.Loadable(list.View, list.Main, "glue") with { Kind = WaitKind.Hold }, draws: ["caul"], follows: true);
         Square(list);
-        list.Prove("tap").Prove("stand", Waits.Loadable(list.View, list.Main, "glue"));
+        list.Prove("tap").Prove("stand");
         for (var line = 1; line <= lines; line++)
         {
             var y = list.Damage.DepthMm * line / lines;

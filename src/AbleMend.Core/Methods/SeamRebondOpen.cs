@@ -14,6 +14,9 @@ public sealed class SeamRebondOpen : MendMethod
     /// <summary>Longest leak in millimetres that is pinched by hand. From memory.</summary>
     public const double LongestMm = 120;
 
+    /// <summary>Minutes until a pinched lap stands the pressure. Common practice: tested the same hour.</summary>
+    public const double FirmMin = 45;
+
     public override string Id => "seam-rebond-open";
 
     public override string Name => "Open, brush, pinch the seam shut";
@@ -41,9 +44,9 @@ public sealed class SeamRebondOpen : MendMethod
         SeamWork.Open(list, LapMm, false);
         list.Coats(list.View.Outline.LengthMm * LapMm / 100, "both faces of the lap", true);
         list.Do("pinch", Stage.Apply, "Warm it, pinch it shut, no clamp", "Warm only to hand-touchable. Pinch the lap shut from the closed end outwards, finger by finger, and hold.", 5,
-            "Warm only as a hand bears: hotter softens the boat.", Waits.Hold(list.View, list.Main, null) with { OpensMin = 30 }, ["heat-gun"], ["lap"]);
+            "Warm only as a hand bears: hotter softens the boat.", Waits.Loadable(list.View, list.Main, null) with { OpensMin = FirmMin }, ["heat-gun"], ["lap"]);
         Airtight.Inflate(list);
-        list.Prove("soap", Waits.Loadable(list.View, list.Main, "pinch") with { OpensMin = 45 }).Prove("hold");
+        list.Prove("soap").Prove("hold");
         SeamWork.Draw(list, LapMm);
         return list.End(list.View.Outline, list.View.Outline.Grown(4));
     }

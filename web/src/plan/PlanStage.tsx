@@ -204,7 +204,7 @@ const Step = memo(function Step({ step, time, number, plan, edit }: StepProps) {
             <strong className="text-resin">Do not forget:</strong> {step.doNotForget}
           </p>
         ) : null}
-        {step.timing.wait ? (
+        {step.timing.wait && !(time.opensAt && time.handsEndAt && time.opensAt <= time.handsEndAt) ? (
           <p className="mt-1 border-l-4 border-good pl-2">
             <strong>{waitWords[step.timing.wait.kind]}:</strong> from {when(time.opensAt, now, zone)}
             {time.closesAt ? ` to ${when(time.closesAt, now, zone)}` : ''}. {step.timing.wait.check}

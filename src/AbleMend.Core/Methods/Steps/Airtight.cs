@@ -10,6 +10,9 @@ internal static class Airtight
     /// <summary>Step of a usual hand gauge in kPa. From memory: a tenth of a psi, roughly.</summary>
     public const double GaugeStepKpa = 0.7;
 
+    /// <summary>Identifier of the minutes that a hold test takes.</summary>
+    public const string HoldFigure = "air.hold";
+
     /// <summary>Inflates to working pressure, with the pressure to bleed to before it is left in the sun.</summary>
     public static StepList Inflate(StepList list)
     {
@@ -22,7 +25,7 @@ internal static class Airtight
         list.Figure("air.bleed", "Bleed to before it is left in the sun", Gas.BleedToKpa(working, now, Math.Max(now, hot)), "kPa", "The pressure that reaches the working pressure at the hottest", Gas.Source,
             [new("Hottest in use", hot, "°C")], 0);
         var absolute = working + Gas.SeaLevelKpa;
-        list.Figure("air.hold", "Hold it at least", HoldTest.HoldMin(GaugeStepKpa, absolute, ProofTest.All["hold"].Limit!.Value), "min",
+        list.Figure(HoldFigure, "Hold it at least", HoldTest.HoldMin(GaugeStepKpa, absolute, ProofTest.All["hold"].Limit!.Value), "min",
             "Creep of the first minutes + three steps of the gauge ÷ (pressure inside × the loss that matters)", HoldTest.Source,
             [new("Step of the gauge", GaugeStepKpa, "kPa"), new("Pressure inside", absolute, "kPa"), new("Loss that matters in an hour", ProofTest.All["hold"].Limit!.Value, "%")],
             0, "A finer gauge sees it sooner.");

@@ -99,7 +99,7 @@ internal static class Ground
         inputs.Sheet.Put("clean.dew-point", "Dew point", DewPoint.Work(bench.TemperatureC, bench.RelativeHumidityPercent), 1);
         var fumes = Fumes.Put(inputs, "clean", cleaner, Fumes.ClothG);
         return new PlanStep("clean", Stage.Prepare, $"Wipe with {StepText.InSentence(cleaner.Name)}, let it flash",
-            "White lint-free cloth, one way, new side each stroke, inside the tape only. Let it leave by itself. Never touch it again before gluing.",
+            "White lint-free cloth, one way, new side each stroke, only where it is to hold. Let it leave by itself. Never touch it again before gluing.",
             ["clean.flash", "clean.dew-point", .. fumes], cleaner.Hazards, "From here on nothing touches it but what is to hold.",
             new StepTiming("clean", 3, false, Flashing(cleaner) with { OpensMin = flash * clock.RateAt(bench.TemperatureC) }), null, []);
     }

@@ -1,6 +1,7 @@
 using AbleMend.Core.Gear;
 using AbleMend.Core.Patching;
 using AbleMend.Core.Plans;
+using AbleMend.Core.Proving;
 
 namespace AbleMend.Core.Methods.Steps;
 
@@ -40,7 +41,7 @@ internal static class Surfaces
         list.Figure("scuff.grit", "Grit to scuff", grit.Grade, grit.Scale == Finishing.GritScale.P ? "P" : "CAMI",
             $"{wanted} for this face; the nearest grit in the drawer", Source.CommonPractice, [new("Median particle", grit.MedianUm, "µm")]);
         return list.Do("scuff", Stage.Prepare, $"Scuff {what} with {grit.Label}",
-            $"{grit.Label} inside the traced line and nowhere else, until no shine is left. Brush it off.", minutes,
+            $"{grit.Label} where it is to hold and nowhere else, until no shine is left. Brush it off.", minutes,
             "Scuff right up to the edge: the rim is what lifts.", cautions: cautions, draws: ["key"]);
     }
 
@@ -53,8 +54,14 @@ internal static class Surfaces
     /// <summary>Wipes inside the line and lets it flash.</summary>
     public static StepList Clean(this StepList list) => list.Add(Ground.Clean(list.Inputs));
 
-    /// <summary>A test.</summary>
-    public static StepList Prove(this StepList list, string test, StepWait? wait = null) => list.Add(Finish.Prove(test, wait));
+    /// <summary>A test. A hold test is read every few minutes until its gauge can tell.</summary>
+    public static StepList Prove(this StepList list, string test, StepWait? wait = null)
+    {
+        var step = Finish.Prove(test, wait);
+        return list.Add(test == HoldTest.ProofId
+            ? step with { Timing = step.Timing with { HandsOnMin = Math.Ceiling(list.Inputs.Sheet.Figures.First(figure => figure.Id == Airtight.HoldFigure).Value) } }
+            : step);
+    }
 
     /// <summary>Draws a patch of stock on the outside of the section, with the film of glue under it.</summary>
     public static StepList DrawPatch(this StepList list, string id, double halfMm, double thicknessMm, string words, double depthMm = 0)
