@@ -41,17 +41,19 @@ public sealed class CementPatch : MendMethod
         var patch = list.CutPatch(margin, "Trace the template on the stock, cut it, every corner round. Lay it dry: it lies flat without a pucker.");
         var bothFaces = OuterIs(list.View, "tpu") && !list.View.Location.Has("airtight");
         list.TraceAndMask().Scuff("P220", "hull and patch").Clean();
-        list.Coats(patch.AreaCm2, "skin and patch");
+        list.Coats(patch.AreaCm2 * (bothFaces ? 2 : 1), "skin and patch");
         Close(list);
         if (bothFaces)
         {
-            list.Do("inside", Stage.Apply, "The same on the inside face", "Turn it over: a patch of the same size on the other face, its edge not in line with the first.", 15,
+            list.Do("inside", Stage.Apply, "Turn it over, coat the inside face and its patch", "Scuff, wipe and coat it in the same way, for a patch of the same size whose edge is not in line with the first. Let it come to tack.", 15,
                 "Both faces: a floor is scraped from outside and pushed from inside.", Waits.Tack(list.View, list.Main, null), [.. list.Main.Hazards], ["patch-inside"]);
+            list.Do("close-inside", Stage.Apply, "At tack, set the inside patch, roll", "Set it once, from one edge, work it from the middle outwards, roll hard, the rim last.", 5,
+                null, Waits.Hold(list.View, list.Main, null), draws: ["patch-inside"]);
             list.DrawPatch("patch-inside", patch.LengthMm / 2, 0.8, "inside patch", list.View.Reach.Layers[0].Layer.ThicknessMm);
         }
 
         list.Do("rim", Stage.Finish, "Clean the rim", "After a couple of hours rub the proud cement off the rim with a rag, towards the patch.", 4, "Never lift an edge to look under it.",
-            Waits.Loadable(list.View, list.Main, "close"), ["solvent"], ["finish"]);
+            Waits.Loadable(list.View, list.Main, bothFaces ? "close-inside" : "close"), ["solvent"], ["finish"]);
         Test(list);
         list.DrawPatch("patch", patch.LengthMm / 2, 0.9, "patch").Section("glue", MarkKind.Glue, false, null, (-patch.LengthMm / 2, -0.05), (patch.LengthMm / 2, -0.05));
         return list.End(list.View.Outline, list.View.Outline.Grown(margin + 3), [patch]);

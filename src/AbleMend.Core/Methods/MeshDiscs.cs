@@ -40,8 +40,8 @@ public sealed class MeshDiscs : MendMethod
         var size = Math.Min(DiscMm, Math.Ceiling((Across(list.View) + (2 * MarginMm)) / 5) * 5);
         list.Figure("disc.size", "Cut the disc to", size, "mm", "Opening and the margin on each side, in steps of 5 mm, at most a whole disc", Source.CommonPractice, [new("Opening", Across(list.View), "mm"), new("Margin", MarginMm, "mm"), new("Whole disc", DiscMm, "mm")]);
         list.Figure("disc.packs", "Packs", Math.Ceiling(faces / InPack), "", "Discs ÷ four to a pack", Source.CommonPractice, [new("Discs", faces, "")]);
-        list.Do("round", Stage.Shape, slit ? "Trim loose threads along the slit" : "Cut melted and loose edges away to a round hole", "Fine scissors, no loose thread left. Melted edges are hard and cut the mesh again: cut them off.", 4,
-            "Cut melted edges off: they saw through the patch.", cautions: ["blades"], draws: ["cut"]);
+        list.Do("round", Stage.Shape, slit ? "Trim loose threads along the slit" : "Cut melted and loose edges away to a round hole", slit ? "Fine scissors, no loose thread left; do not widen it." : "Fine scissors, no loose thread left. Melted edges are hard and cut the mesh again: cut them off.", 4,
+            slit ? "Lay the slit shut before the disc goes on: edge to edge." : "Cut melted edges off: they saw through the patch.", cautions: ["blades"], draws: ["cut"]);
         list.Do("clean", Stage.Prepare, "Alcohol on both faces, air it", "Wipe both faces round the opening, let it air.", 2, "Skin grease and repellent: what feels clean is not.",
             new StepWait(WaitKind.Flash, 1.5, 60, null, new Curing.CureClock(20, 45, -20), "Is it dry?", 1, "Wipe it again."), ["no-flame"]);
         list.Do("lay", Stage.Apply, faces > 1 ? "Lay the first disc from one edge, then the second on the other face" : "Lay the disc from one edge",

@@ -17,7 +17,7 @@ internal static class Waits
     /// <summary>Until it sands to dust.</summary>
     public static StepWait Sandable(CaseView view, Material resin, string? from) =>
         Of(view, resin, WaitKind.Sandable, from, label => label.SandableMin ?? label.LoadableMin, _ => null,
-            "Press a fingernail into the drip beside it: no dent? One stroke of P150: dust, no clogging?", null);
+            resin.Role == Role.Resin ? "Press a fingernail into the drip beside it: no dent? One stroke of P150: dust, no clogging?" : "Press a fingernail into the drip beside it: no dent?", null);
 
     /// <summary>Until it may get wet and be loaded.</summary>
     public static StepWait Loadable(CaseView view, Material resin, string? from) =>
@@ -28,7 +28,10 @@ internal static class Waits
         material.Cure switch
         {
             CureKind.Cooling => "Is it cold right through, to the back of the hand?",
+            CureKind.Solvent when material.Role != Role.Cement => "Is what was left beside it hard to a fingernail?",
             CureKind.Solvent => "Does the rim hold against a thumbnail, with no smell of solvent left?",
+            CureKind.Moisture when material.Role == Role.Wrap => "Does it knock hard, all the way round?",
+            CureKind.Moisture when material.Role == Role.Adhesive => "Is what squeezed out hard to a fingernail?",
             CureKind.Moisture => "Is the bead beside it firm right through when it is cut?",
             CureKind.AtOnce => "Does it sit tight, all the way round?",
             CureKind.TwoPart when material.Role == Role.Cement => "Does the rim hold against a thumbnail?",
