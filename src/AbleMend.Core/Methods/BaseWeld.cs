@@ -65,7 +65,9 @@ public sealed class BaseWeld : MendMethod
         list.Above("anchor", MarkKind.Bead, false, "1", (-half, 0), (half, 0));
         for (var x = -half; x < half; x += BeadMm)
         {
-            list.Above("beads", MarkKind.Bead, false, null, (x, 0), (x + halfWidth, -halfWidth)).Above("beads", MarkKind.Bead, false, null, (x, 0), (x + halfWidth, halfWidth));
+            // The last ones end with the cut: at 45° they would lean out over sound base.
+            var reach = Math.Min(halfWidth, half - x);
+            list.Above("beads", MarkKind.Bead, false, null, (x, 0), (x + reach, -reach)).Above("beads", MarkKind.Bead, false, null, (x, 0), (x + reach, reach));
         }
     }
 }

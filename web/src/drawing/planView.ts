@@ -52,7 +52,7 @@ export function planView({ drawing, patches, reached, width, height, leastHalfMm
     toMm: (x, y) => ({ x: Math.round((x - width / 2) / pxPerMm), y: Math.round((y - height / 2) / pxPerMm) }),
     gridMm: pxPerMm > 1.4 ? 10 : pxPerMm > 0.6 ? 25 : 50,
     rings: [
-      ...(reached.has('key') && drawing.keyOutline.length > 0 ? [ring('key', drawing.keyOutline, 'key and tape')] : []),
+      ...(reached.has('key') && drawing.keyOutline.length > 0 ? [ring('key', drawing.keyOutline, reached.has('tape') ? 'key and tape' : 'key')] : []),
       ...shown.toSorted((a, b) => b.areaCm2 - a.areaCm2).map((patch) => ring('patch', patch.pieces, patchWords(patch))),
       ...(reached.has('cut') && drawing.cutOutline.length > 0 ? [ring('cut', drawing.cutOutline, '')] : []),
       ring('damage', drawing.outline, ''),
