@@ -33,7 +33,7 @@ export function LogPage() {
       <ul className="mt-3">
         {log.data?.map((entry) => (
           <li key={entry.id} className="border-b border-line">
-            <Link to="/mends/$id/$stage" params={{ id: String(entry.id), stage: 'prove' }} className="group grid min-h-16 items-center gap-x-5 py-1.5 md:grid-cols-[6.5rem_minmax(0,1fr)_minmax(0,1.3fr)_8rem]">
+            <Link to="/mends/$id/$stage" params={{ id: String(entry.id), stage: 'prove' }} className="group grid min-h-16 items-center gap-x-5 py-1.5 md:grid-cols-[6.5rem_minmax(0,1fr)_minmax(0,1.3fr)_10rem]">
               <span className="numeral text-2xl group-hover:underline">{entry.tag}</span>
               <span className="leading-tight">
                 <span className="block font-semibold">
@@ -47,7 +47,7 @@ export function LogPage() {
                 </strong>{' '}
                 {entry.words}
               </span>
-              <span className="text-faint md:text-right">{when(entry.closedAt, now, zone)}</span>
+              <span className="text-faint whitespace-nowrap md:text-right">{when(entry.closedAt, now, zone)}</span>
             </Link>
           </li>
         ))}

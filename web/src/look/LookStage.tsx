@@ -16,7 +16,7 @@ import { Measures } from './Measures';
 import { VerdictBox } from './VerdictBox';
 
 const entries = <T extends string>(words: Record<T, string>) => Object.entries(words) as [T, string][];
-const shapeWords: Record<Shape['kind'], string> = { round: 'Round', oval: 'Oval', crack: 'Crack', traced: 'Traced' };
+const shapeWords: Record<Shape['kind'], string> = { round: 'Round', oval: 'Oval', crack: 'Line', traced: 'Traced' };
 
 /** Look: where, what, how deep, how big, and what is wanted. The verdict stands beside it as it goes. */
 export function LookStage({ desk, catalogue, goTo }: StageProps) {
