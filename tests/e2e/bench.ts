@@ -31,7 +31,7 @@ export async function goOnTo(page: Page, heading: string | null): Promise<string
     const before = await page.locator('main').innerText();
     const go = now.getByRole('button', { name: /^(Done|Mix it now|Mixed|Ready|Yes, it passes|Keep the result)/ });
     await expect(go).toBeVisible();
-    if ((await go.innerText()).startsWith('Keep the result')) await now.getByRole('textbox').fill('0.4');
+    if ((await go.innerText()).startsWith('Keep the result')) await now.getByRole('textbox', { name: /passes up to/ }).fill('0.4');
     await go.click();
     await expect.poll(() => page.locator('main').innerText()).not.toBe(before);
     await expect(page.getByRole('button', { name: /Take the last one back/ })).toBeEnabled();

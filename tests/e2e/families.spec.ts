@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { kept } from './bench.ts';
+import { goOnTo, kept } from './bench.ts';
 import { ShopServer } from './server.ts';
 
 const server = new ShopServer();
@@ -101,4 +101,47 @@ test('a shop adds its own product from its label, and it is matched at once', as
   await page.getByRole('button', { name: /^BOO-15/ }).click();
   await page.getByRole('button', { name: 'Match it' }).click();
   await expect(page.getByRole('button', { name: /Workshop urethane/ })).toBeVisible();
+});
+
+test('a hold test takes readings, says that it is too early to tell, and what was found on the way stays on the item', async ({ page }) => {
+  await openWorked(page, 'CSM boat, tube punctured');
+  await page.goto(page.url().replace(/look$/, 'plan'));
+  await page.getByRole('button', { name: 'Start the mend' }).click();
+  await page.getByRole('textbox', { name: 'Found another: where?' }).fill('seam under the towing ring');
+  await page.getByRole('button', { name: 'Keep the find' }).click();
+  await expect(page.getByText('Found while working:')).toBeVisible();
+  await goOnTo(page, 'Hold the pressure');
+  const readings = page.getByRole('region', { name: 'Readings' });
+  for (const [kept, kpa] of [[1, '20.6'], [2, '20.5']] as const) {
+    await readings.getByRole('textbox', { name: 'Gauge, kPa' }).fill(kpa);
+    await readings.getByRole('button', { name: 'Keep the reading' }).click();
+    await expect(readings).toContainText(`${kept} readings, 0 of them past the first ten minutes`);
+  }
+  await readings.getByRole('textbox', { name: 'Gauge, kPa' }).fill('-3');
+  await readings.getByRole('button', { name: 'Keep the reading' }).click();
+  await expect(page.getByText('Gauge pressure lies from 0 to 1000 kPa.')).toBeVisible();
+  await expect(readings).toContainText('2 readings');
+  await openWorked(page, 'CSM boat, tube punctured');
+  await expect(page.getByRole('region', { name: 'Finding it' })).toContainText('Found on this item before: seam under the towing ring');
+});
+
+test('an offcut on the shelf is cut before a roll, and an opened tin says how long it is good', async ({ page }) => {
+  await page.goto(`${server.url}/shelf`);
+  const offcuts = page.getByRole('region', { name: 'Offcuts' });
+  await offcuts.getByRole('textbox', { name: 'Written on it' }).fill('sailmaker, blue');
+  await offcuts.getByRole('combobox').selectOption({ label: 'Plain glass cloth 136 g/m² (4 oz)' });
+  await offcuts.getByRole('textbox', { name: 'Length, mm' }).fill('135');
+  await offcuts.getByRole('textbox', { name: 'Width, mm' }).fill('135');
+  await offcuts.getByRole('button', { name: 'Add the offcut' }).click();
+  const tin = page.getByRole('listitem').filter({ hasText: 'UV sanding resin, polyester kind' });
+  await tin.getByLabel('opened').fill('2026-04-01');
+  await expect(tin).toContainText('good until 2026-09-30');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText('Kept.', { exact: true })).toBeVisible();
+  await page.goto(`${server.url}/new`);
+  await page.getByRole('button', { name: /^BRD-04/ }).click();
+  await page.getByRole('button', { name: 'Match it' }).click();
+  await page.getByRole('button', { name: /Laminating epoxy, 2:1 by volume/ }).first().click();
+  await page.goto(page.url().replace(/match$/, 'plan'));
+  await expect(page.getByText('from the offcut “sailmaker, blue”').first()).toBeVisible();
 });
