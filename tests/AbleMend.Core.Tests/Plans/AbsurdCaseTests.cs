@@ -1,3 +1,4 @@
+using System.Text.Json;
 using System.Text.Json.Nodes;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Tests.Gallery;
@@ -16,7 +17,7 @@ public class AbsurdCaseTests
     [MemberData(nameof(GalleryTests.All), MemberType = typeof(GalleryTests))]
     public void An_absurd_number_is_refused_by_its_name(string example)
     {
-        foreach (var (path, _) in Leaves(Parse(example)).Where(leaf => leaf.Value.GetValueKind() == System.Text.Json.JsonValueKind.Number))
+        foreach (var (path, _) in Leaves(Parse(example)).Where(leaf => leaf.Value.GetValueKind() == JsonValueKind.Number))
         {
             foreach (var absurd in Absurd)
             {
@@ -32,7 +33,7 @@ public class AbsurdCaseTests
     [MemberData(nameof(GalleryTests.All), MemberType = typeof(GalleryTests))]
     public void An_unknown_word_is_refused_by_its_name(string example)
     {
-        foreach (var (path, _) in Leaves(Parse(example)).Where(leaf => leaf.Value.GetValueKind() == System.Text.Json.JsonValueKind.String && !FreeWords.Contains(leaf.Path.Split('.')[^1])))
+        foreach (var (path, _) in Leaves(Parse(example)).Where(leaf => leaf.Value.GetValueKind() == JsonValueKind.String && !FreeWords.Contains(leaf.Path.Split('.')[^1])))
         {
             var problems = Problems(example, path, JsonValue.Create("xyzzy"));
             problems.ShouldContain(problem => Names(problem.Field, path), $"{example}: {path} gives {string.Join("; ", problems.Select(problem => problem.Field))}");
@@ -50,12 +51,37 @@ public class AbsurdCaseTests
         }
     }
 
+    public static TheoryData<string> Labels => [.. Cases.Planner.Catalogue.MaterialList.Select(material => material.Id)];
+
+    [Theory]
+    [MemberData(nameof(Labels))]
+    public void An_absurd_number_on_a_products_label_is_refused_by_its_name(string material)
+    {
+        var own = Cases.Planner.Catalogue.Materials[material] with { Id = "own" };
+        var repairCase = JsonSerializer.SerializeToNode(Cases.DeckDing() with { Products = [own] }, OpenJson.Options)!;
+        Problems(repairCase).ShouldBeEmpty();
+        foreach (var (path, _) in Leaves(repairCase["products"]!, "products").Where(leaf => leaf.Value.GetValueKind() == JsonValueKind.Number))
+        {
+            foreach (var absurd in Absurd)
+            {
+                var changed = repairCase.DeepClone();
+                Put(changed, path, JsonValue.Create(absurd));
+                Problems(changed).ShouldContain(problem => Names(problem.Field, path), $"{material}: {path} = {absurd} gives {string.Join("; ", Problems(changed).Select(problem => problem.Field))}");
+            }
+        }
+    }
+
     private static JsonNode Parse(string example) => JsonNode.Parse(File.ReadAllText(Path.Combine(Repository.Root, "examples", $"{example}.case.json")))!;
 
     private static IReadOnlyList<Problem> Problems(string example, string path, JsonNode? value)
     {
         var root = Parse(example);
         Put(root, path, value);
+        return Problems(root);
+    }
+
+    private static IReadOnlyList<Problem> Problems(JsonNode root)
+    {
         var read = OpenJson.ReadCase(root.ToJsonString());
         return read.Value is { } repairCase ? Cases.Planner.Plan(repairCase).Problems : read.Problems;
     }
