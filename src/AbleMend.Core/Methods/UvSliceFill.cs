@@ -81,11 +81,9 @@ public sealed class UvSliceFill : MendMethod
         var wait = Waits.Sandable(list.View, list.Main, null);
         var deeper = Deeper(list, depth / layers);
         var needed = wait.OpensMin * BareShare * layers * deeper;
-        var (share, sun) = Waits.SunNow(list.View, list.Main);
-        list.Figure("light.minutes", "Look at it after", needed / (share > 0 ? share : 1), "min",
-            "Label's minutes under film × half for bare resin × this light × passes; × e for each penetration depth that a pass is thicker than a layer, Jacobs' working curve; ÷ the sun at the start", Curing.WorkingCurve.Source,
-            [new("Label", list.Main.Label!.SandableMin ?? 0, "min"), new("Bare", BareShare, "×"), new("Passes", layers, ""), new("Thicker", deeper, "×"), .. sun], 0,
-            share > 0 ? "Sun, cloud, shade or a lamp." : "The sun is down: it waits for the morning, or for a lamp.");
+        list.Inputs.Sheet.Put("light.minutes", "Look at it after", Waits.LightMinutes(list.View, list.Main, needed,
+            "Label's minutes under film × half for bare resin × this light × passes; × e for each penetration depth that a pass is thicker than a layer, Jacobs' working curve", Curing.WorkingCurve.Source,
+            new Input("Label", list.Main.Label!.SandableMin ?? 0, "min"), new Input("Bare", BareShare, "×"), new Input("Passes", layers, ""), new Input("Thicker", deeper, "×")));
         list.Do("sun", Stage.Cure, "Carry it into the sun",
             "Face it to the sun. Touch the edge with a stick, not a finger.", 1, "Take the scrap on the card along: it is your witness.",
             wait with { OpensMin = needed, Check = "Is the scrap on the card hard to the stick?" });

@@ -105,11 +105,9 @@ public sealed class UvUnderFilm : MendMethod
             [new("Depth", depth, "mm"), new("One layer", resin.Light.LayerMm, "mm")])));
         var wait = Waits.Sandable(view, resin, null);
         var labelMin = resin.Label!.SandableMin ?? resin.Label.LoadableMin;
-        var (share, sun) = Waits.SunNow(view, resin);
-        inputs.Sheet.Put("light.minutes", "Look at the witness after", new Worked(wait.OpensMin * layers / (share > 0 ? share : 1), "min", new Derivation(
-            "Label's minutes under film in full daylight × factor of the light × layers ÷ the sun at the start", Curing.Daylight.Source,
-            [new("Label", labelMin, "min"), new("This light", wait.OpensMin / labelMin, "×"), new("Layers", layers, ""), .. sun],
-            share > 0 ? "Sun, cloud, shade or a lamp." : "The sun is down: it waits for the morning, or for a lamp.")));
+        inputs.Sheet.Put("light.minutes", "Look at the witness after", Waits.LightMinutes(view, resin, wait.OpensMin * layers,
+            "Label's minutes under film in full daylight × factor of the light × layers", Curing.Daylight.Source,
+            new Input("Label", labelMin, "min"), new Input("This light", wait.OpensMin / labelMin, "×"), new Input("Layers", layers, "")));
         var layered = layers > 1 ? $"Fill in {layers:0} layers, each set in the light before the next; the last one goes under the film. " : "";
         return new PlanStep("spread", Stage.Apply, "Spread it, film over, squeegee flat",
             $"{layered}Spread it, pull the film over, squeegee from the taped side until it lies flat and flush, tape the other sides tight. Lay the mixing stick beside it as witness. Then out into the light.",

@@ -96,16 +96,29 @@ internal static class Waits
     private static bool BySun(CaseView view, Material resin) =>
         resin.Cure == CureKind.Light && view.Case.Bench.Light is LightLevel.FullSun or LightLevel.HazySun or LightLevel.OpenShade && !Catalysed(view, resin);
 
-    /// <summary>What the sun gives beside a label's full daylight, as an input to a figure; nothing where the shop's place is not known.</summary>
-    public static (double Share, Input[] From) SunNow(CaseView view, Material resin)
+    /// <summary>Minutes in the light for some minutes of full daylight, as a figure: by the sun of the hour where the shop's place is known, as they are elsewhere.</summary>
+    /// <param name="view">The case.</param>
+    /// <param name="resin">What sets.</param>
+    /// <param name="daylightMin">Minutes of full daylight.</param>
+    /// <param name="rule">How those were worked out.</param>
+    /// <param name="source">Whence.</param>
+    /// <param name="from">From what.</param>
+    public static Worked LightMinutes(CaseView view, Material resin, double daylightMin, string rule, Source source, params Input[] from)
     {
+        const string WouldChange = "Sun, cloud, shade or a lamp.";
         if (!BySun(view, resin) || view.Climate.Sky is not { } sky)
         {
-            return (1, []);
+            return new Worked(daylightMin, "min", new Derivation(rule, source, from, WouldChange));
         }
 
-        var zenith = Sun.At(view.StartAt, sky.LatitudeDeg, sky.LongitudeDeg).ZenithDeg;
-        var share = sky.ShareAt(view.StartAt);
-        return (share, [new("Sun from straight up", zenith, "°"), new("Clear-sky ultraviolet", sky.MwPerCm2At(view.StartAt), "mW/cm²"), new("Of full daylight", share * 100, "%")]);
+        var hands = view.Hours.FirstFit(view.StartAt, TimeSpan.Zero);
+        var minutes = (sky.TryFindDosed(daylightMin, hands) - hands)?.TotalMinutes ?? daylightMin;
+        return new Worked(minutes, "min", new Derivation(
+            $"{rule}; then by the sun, hour by hour, from when hands are there: dose = ∫ irradiance dt", source,
+            [
+                .. from, new("Full daylight", daylightMin, "min"), new("Sun then, from straight up", Sun.At(hands, sky.LatitudeDeg, sky.LongitudeDeg).ZenithDeg, "°"),
+                new("Clear-sky ultraviolet then", sky.MwPerCm2At(hands), "mW/cm²"), new("Of full daylight", sky.ShareAt(hands) * 100, "%"),
+            ],
+            sky.ShareAt(hands) > 0 ? WouldChange : "The sun is down then: a lamp does not wait for it."));
     }
 }
