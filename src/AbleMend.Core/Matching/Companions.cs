@@ -19,8 +19,8 @@ public static class Companions
             main,
             known[choice?.Cloth ?? method.Cloth(view)],
             known[choice?.Filler ?? method.Filler(view)],
-            Cleaner(view),
-            choice?.Patch is { } patch ? known[patch] : Stock(view));
+            view.Cleaner,
+            choice?.Patch is { } patch ? known[patch] : view.Stock);
     }
 
     /// <summary>
@@ -39,7 +39,7 @@ public static class Companions
     }
 
     /// <summary>The first patch stock of the outer layer's own family, or null.</summary>
-    private static Material? Stock(CaseView view) =>
+    public static Material? Stock(CaseView view) =>
         view.Outer.Families
             .Select(family => view.Catalogue.MaterialList.FirstOrDefault(material => material.Role == Role.PatchStock && material.Suits?.Contains(family) == true))
             .FirstOrDefault(stock => stock is not null);

@@ -19,11 +19,16 @@ public sealed class Outline
     // Ranking composes the same outlines for every material: what was worked out for one is the same for the next.
     private ConcurrentDictionary<double, Outline>? _grown;
     private IReadOnlyList<IReadOnlyList<PointMm>>? _pieces;
+    private ConcurrentDictionary<double, PlainShape?>? _plain;
 
-    private Outline(Geometry geometry) => _geometry = geometry;
+    private Outline(Geometry geometry)
+    {
+        _geometry = geometry;
+        AreaMm2 = geometry.Area;
+    }
 
     /// <value>Area in mm².</value>
-    public double AreaMm2 => _geometry.Area;
+    public double AreaMm2 { get; }
 
     /// <value>Extent along the item in millimetres.</value>
     public double LengthMm => _geometry.EnvelopeInternal.Width;
@@ -68,6 +73,11 @@ public sealed class Outline
         Guard.NotNegative(marginMm, nameof(marginMm)) == 0
             ? this
             : LazyInitializer.EnsureInitialized(ref _grown).GetOrAdd(marginMm, margin => new Outline(BufferOp.Buffer(_geometry, margin, Round)));
+
+    /// <summary>The circle or rounded rectangle that covers it at little waste, or null.</summary>
+    /// <param name="cornerMm">Corner radius to offer in millimetres, 0 or more.</param>
+    public PlainShape? Plain(double cornerMm) =>
+        LazyInitializer.EnsureInitialized(ref _plain).GetOrAdd(cornerMm, corner => PlainShape.TryFind(this, corner));
 
     private static Geometry Polygon(Shape shape, PointMm at) =>
         shape switch

@@ -52,7 +52,7 @@ public static class PatchStack
             outline.AreaMm2 / 100,
             outline.LengthMm,
             outline.WidthMm,
-            PlainShape.TryFind(outline, margin),
+            outline.Plain(margin),
             outline.Pieces
         );
     }

@@ -1,6 +1,8 @@
 using AbleMend.Core.Catalogue;
 using AbleMend.Core.Curing;
 using AbleMend.Core.Gear;
+using AbleMend.Core.Matching;
+using AbleMend.Core.Materials;
 using AbleMend.Core.Patching;
 
 namespace AbleMend.Core.Plans;
@@ -8,6 +10,9 @@ namespace AbleMend.Core.Plans;
 /// <summary>A checked case together with what it points to: the one thing that rules, methods and calculators look at.</summary>
 public sealed class CaseView
 {
+    private readonly Lazy<Material> _cleaner;
+    private readonly Lazy<Material?> _stock;
+
     /// <summary>Resolves a case that has passed <see cref="CaseChecks"/>.</summary>
     /// <param name="repairCase">The case; its start must be set.</param>
     /// <param name="catalogue">The catalogue, the shop's own products included.</param>
@@ -23,6 +28,8 @@ public sealed class CaseView
         var zone = TimeZoneInfo.FindSystemTimeZoneById(repairCase.Bench.Zone);
         Hours = new ShopHours(zone, repairCase.Bench.OpensHour, repairCase.Bench.ClosesHour);
         Climate = repairCase.Bench.ClimateFrom(StartAt);
+        _cleaner = new(() => Companions.Cleaner(this));
+        _stock = new(() => Companions.Stock(this));
     }
 
     /// <value>The case.</value>
@@ -48,6 +55,12 @@ public sealed class CaseView
 
     /// <summary>The option taken on a question where practitioners disagree: the chosen one, or the default.</summary>
     public string School(string id) => Case.Choice?.Schools?.GetValueOrDefault(id) ?? Catalogue.Schools[id].Default;
+
+    /// <value>Cleaner that harms no layer; the same for every system that is ranked.</value>
+    public Material Cleaner => _cleaner.Value;
+
+    /// <value>Patch stock of the outer layer's family, or null; the same for every system that is ranked.</value>
+    public Material? Stock => _stock.Value;
 
     /// <value>Outline of the damage.</value>
     public Outline Outline { get; }
