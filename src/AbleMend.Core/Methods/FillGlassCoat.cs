@@ -200,7 +200,7 @@ public sealed class FillGlassCoat : MendMethod
         }
 
         steps.Add(new PlanStep("blend", Stage.Shape, "Blend the edge and tape again",
-            $"{Ground.NearestGrit(view.Case.Tools.Grits, Ground.KeyGrit).Label} on a hard pad: feather the edge of the cloth into the skin, dull the whole face. Blow it off, wipe it, let it flash. New tape.",
+            $"{Ground.NearestGrit(view.Drawer, Ground.KeyGrit).Label} on a hard pad: feather the edge of the cloth into the skin, dull the whole face. Blow it off, wipe it, let it flash. New tape.",
             ["patch.feather"], ["resin-dust", "glass-dust"], "Stop when the weave just shows: sanding cloth away weakens it.",
             new StepTiming("blend", 8, false, Ground.Flashing(inputs.Materials.Cleaner)), null, ["feather"]));
     }

@@ -84,7 +84,7 @@ public sealed class GelCoatFill : MendMethod
         Grit? before = null;
         foreach (var wanted in grits)
         {
-            var grit = Ground.NearestGrit(list.View.Case.Tools.Grits, wanted);
+            var grit = Ground.NearestGrit(list.View.Drawer, wanted);
             if (grit == before)
             {
                 list.Warnings.Add(new Warning("gap-in-drawer", $"{wanted} is not in the drawer: buy it, or the scratches of {before.Label} stay.", "polish"));

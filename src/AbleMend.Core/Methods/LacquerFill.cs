@@ -38,7 +38,7 @@ public sealed class LacquerFill : MendMethod
         var last = default(Grit);
         foreach (var wanted in new[] { "P2000", "P2500" })
         {
-            var grit = Ground.NearestGrit(list.View.Case.Tools.Grits, wanted);
+            var grit = Ground.NearestGrit(list.View.Drawer, wanted);
             if (grit.MedianUm > 12)
             {
                 list.Warnings.Add(new Warning("gap-in-drawer", $"{wanted} is not in the drawer: buy it. Anything coarser marks the coating.", "flush"));

@@ -60,7 +60,7 @@ public sealed class PlyGlue : MendMethod
     private static void Square(StepList list)
     {
         list.Figure("square.cost", "Squaring costs", SquaringMm, "mm", "About 3 mm (1/8 in) of length, and it takes the thin tail away", Source.CommonPractice);
-        var grit = Ground.NearestGrit(list.View.Case.Tools.Grits, "P60");
+        var grit = Ground.NearestGrit(list.View.Drawer, "P60");
         list.Do("square", Stage.Finish, $"Sand the edge square with {grit.Label}", "60; 80 or 100 is slower. Square, then break the edge with P150.", 8, "Both ends if both are thin.", cautions: ["resin-dust"], draws: ["finish"]);
     }
 }

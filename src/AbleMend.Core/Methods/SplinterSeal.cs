@@ -35,7 +35,7 @@ public sealed class SplinterSeal : MendMethod
         list.Clean();
         list.Figure("wick.need", "Adhesive", Math.Max(0.2, list.View.Outline.LengthMm * 0.006), "g", "About 6 mg a millimetre", Source.FromMemory("What a splinter drinks"), [new("Splinter", list.View.Outline.LengthMm, "mm")], 1);
         list.Do("wick", Stage.Apply, "Wick adhesive under both lifts, leave it proud", "Hold the lift down with a strip of polyethylene, touch, let it run, leave a proud bead.", 3, "Proud: it is shaped, not filled twice.", Waits.Sandable(list.View, list.Main, null), [.. list.Main.Hazards], ["wick"]);
-        var grit = Ground.NearestGrit(list.View.Case.Tools.Grits, "P320");
+        var grit = Ground.NearestGrit(list.View.Drawer, "P320");
         list.Figure("shape.grit", "Shape with", grit.Grade, "P", "320: along the limb, only the bead", Source.CommonPractice, [new("Median particle", grit.MedianUm, "µm")]);
         list.Do("shape", Stage.Finish, $"Shape it with {grit.Label}, touch up", "Along the limb, back to the round of the corner, not into the laminate. Varnish over it.", 5, "Stop at the bead: laminate sanded away is strength.",
             Waits.Loadable(list.View, list.Main, "wick"), ["glass-dust"], ["finish"]);

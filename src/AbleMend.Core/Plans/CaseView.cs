@@ -1,5 +1,6 @@
 using AbleMend.Core.Catalogue;
 using AbleMend.Core.Curing;
+using AbleMend.Core.Finishing;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Matching;
 using AbleMend.Core.Materials;
@@ -28,6 +29,7 @@ public sealed class CaseView
         var zone = TimeZoneInfo.FindSystemTimeZoneById(repairCase.Bench.Zone);
         Hours = new ShopHours(zone, repairCase.Bench.OpensHour, repairCase.Bench.ClosesHour);
         Climate = repairCase.Bench.ClimateFrom(StartAt);
+        Drawer = [.. repairCase.Tools.Grits.Select(label => Grit.TryParse(label)!)];
         _cleaner = new(() => Companions.Cleaner(this));
         _stock = new(() => Companions.Stock(this));
     }
@@ -55,6 +57,9 @@ public sealed class CaseView
 
     /// <summary>The option taken on a question where practitioners disagree: the chosen one, or the default.</summary>
     public string School(string id) => Case.Choice?.Schools?.GetValueOrDefault(id) ?? Catalogue.Schools[id].Default;
+
+    /// <value>Grits in the drawer.</value>
+    public IReadOnlyList<Grit> Drawer { get; }
 
     /// <value>Cleaner that harms no layer; the same for every system that is ranked.</value>
     public Material Cleaner => _cleaner.Value;

@@ -29,7 +29,7 @@ internal static class BaseWork
     /// <param name="from">Step from which the weld cools.</param>
     public static void Level(StepList list, double areaCm2, string from)
     {
-        var grit = Ground.NearestGrit(list.View.Case.Tools.Grits, LevelGrit);
+        var grit = Ground.NearestGrit(list.View.Drawer, LevelGrit);
         list.Figure("level.grit", "Last grit, wet", grit.Grade, "P", "220 wet on a flat block: dry leaves it furry", Source.CommonPractice, [new("Median particle", grit.MedianUm, "µm")]);
         list.Figure("level.minutes", $"{grit.Label} wet", GritLadder.Minutes(null, grit, Math.Max(areaCm2, 5)), "min", "Its share of the scraper's marks, by hand on a block", Grit.Source, [new("Area", areaCm2, "cm²")]);
         if (list.View.School("base-finish") == "belt")

@@ -14,8 +14,7 @@ internal static class Finish
     public static PlanStep Sand(MethodInputs inputs, double areaCm2, List<Warning> warnings)
     {
         var repairCase = inputs.View.Case;
-        var drawer = repairCase.Tools.Grits.Select(label => Grit.TryParse(label)!).ToList();
-        var rungs = Ladder(drawer, inputs.View, areaCm2, warnings);
+        var rungs = Ladder(inputs.View.Drawer, inputs.View, areaCm2, warnings);
         foreach (var (rung, i) in rungs.Select((rung, i) => (rung, i)))
         {
             var before = i == 0 ? null : rungs[i - 1].Grit;
@@ -45,12 +44,12 @@ internal static class Finish
             new StepTiming($"prove-{testId}", testId == "float" ? 15 : 2, false, wait), null, [], testId);
     }
 
-    private static IReadOnlyList<Rung> Ladder(List<Grit> drawer, CaseView view, double areaCm2, List<Warning> warnings)
+    private static IReadOnlyList<Rung> Ladder(IReadOnlyList<Grit> drawer, CaseView view, double areaCm2, List<Warning> warnings)
     {
         var repairCase = view.Case;
-        var first = Ground.NearestGrit(repairCase.Tools.Grits, FirstGrit);
-        var dry = Ground.NearestGrit(repairCase.Tools.Grits, view.School("dry-finish"));
-        var wet = Ground.NearestGrit(repairCase.Tools.Grits, repairCase.Wanted.FinishGrit);
+        var first = Ground.NearestGrit(view.Drawer, FirstGrit);
+        var dry = Ground.NearestGrit(view.Drawer, view.School("dry-finish"));
+        var wet = Ground.NearestGrit(view.Drawer, repairCase.Wanted.FinishGrit);
         var last = dry.MedianUm < wet.MedianUm ? wet : dry;
         var dryRungs = Climb(drawer, first, last, areaCm2, warnings);
         var wetRungs = Climb(drawer, last, wet, areaCm2, warnings);
@@ -59,7 +58,7 @@ internal static class Finish
         return [.. dryRungs, .. kept.Select(rung => rung with { Wet = true })];
     }
 
-    private static IReadOnlyList<Rung> Climb(List<Grit> drawer, Grit first, Grit last, double areaCm2, List<Warning> warnings)
+    private static IReadOnlyList<Rung> Climb(IReadOnlyList<Grit> drawer, Grit first, Grit last, double areaCm2, List<Warning> warnings)
     {
         if (first.MedianUm <= last.MedianUm)
         {

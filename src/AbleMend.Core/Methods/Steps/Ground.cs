@@ -73,7 +73,7 @@ internal static class Ground
     /// <summary>Keys the ground with coarse grit.</summary>
     public static PlanStep Key(MethodInputs inputs, Outline key, double minutes)
     {
-        var grit = NearestGrit(inputs.View.Case.Tools.Grits, KeyGrit);
+        var grit = NearestGrit(inputs.View.Drawer, KeyGrit);
         inputs.Sheet.Put("key.grit", "Grit to key", new Worked(grit.Grade, grit.Scale == GritScale.P ? "P" : "CAMI",
             new Derivation("P60 on a hard pad, down to the weave, so that the resin has a key; the nearest grit in the drawer",
                 Source.CommonPractice, [new("Median particle", grit.MedianUm, "µm")])));
@@ -115,9 +115,9 @@ internal static class Ground
     private static CureClock EvaporationOf(Material cleaner) => new(20, cleaner.ActivationKjPerMol ?? 31, -20);
 
     /// <summary>The grit in the drawer whose particle is nearest to a wanted one.</summary>
-    public static Grit NearestGrit(IReadOnlyList<string> drawer, string wanted)
+    public static Grit NearestGrit(IReadOnlyList<Grit> drawer, string wanted)
     {
         var target = Grit.TryParse(wanted)!.MedianUm;
-        return drawer.Select(label => Grit.TryParse(label)!).MinBy(grit => Math.Abs(Math.Log(grit.MedianUm / target)))!;
+        return drawer.MinBy(grit => Math.Abs(Math.Log(grit.MedianUm / target)))!;
     }
 }

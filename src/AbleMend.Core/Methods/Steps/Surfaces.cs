@@ -37,7 +37,7 @@ internal static class Surfaces
     /// <summary>Scuffs inside an outline with a grit.</summary>
     public static StepList Scuff(this StepList list, string wanted, string what, double minutes = 5, string[]? cautions = null)
     {
-        var grit = Ground.NearestGrit(list.View.Case.Tools.Grits, wanted);
+        var grit = Ground.NearestGrit(list.View.Drawer, wanted);
         list.Figure("scuff.grit", "Grit to scuff", grit.Grade, grit.Scale == Finishing.GritScale.P ? "P" : "CAMI",
             $"{wanted} for this face; the nearest grit in the drawer", Source.CommonPractice, [new("Median particle", grit.MedianUm, "µm")]);
         return list.Do("scuff", Stage.Prepare, $"Scuff {what} with {grit.Label}",
