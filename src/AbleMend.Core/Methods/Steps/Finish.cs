@@ -13,7 +13,6 @@ internal static class Finish
     /// <summary>The sanding ladder, dry to the school's grit and wet to the finish wanted.</summary>
     public static PlanStep Sand(MethodInputs inputs, double areaCm2, List<Warning> warnings)
     {
-        var repairCase = inputs.View.Case;
         var rungs = Ladder(inputs.View.Drawer, inputs.View, areaCm2, warnings);
         foreach (var (rung, i) in rungs.Select((rung, i) => (rung, i)))
         {
