@@ -8,9 +8,11 @@ using BenchmarkDotNet.Configs;
 using BenchmarkDotNet.Jobs;
 using BenchmarkDotNet.Running;
 using BenchmarkDotNet.Toolchains.InProcess.Emit;
+using Perfolizer.Horology;
 
 BenchmarkRunner.Run<Planning>(DefaultConfig.Instance
-    .AddJob(Job.ShortRun.WithToolchain(InProcessEmitToolchain.Instance))
+    // Warmed up for long enough that the last compilation of the core is over before it is measured.
+    .AddJob(Job.Default.WithToolchain(InProcessEmitToolchain.Instance).WithIterationTime(TimeInterval.FromMilliseconds(100)).WithWarmupCount(15).WithIterationCount(15))
     .WithArtifactsPath(Path.Combine(AppContext.BaseDirectory, "results")));
 
 /// <summary>How long the core takes, beside a floor that any plan must pay: writing the same plan as JSON.</summary>

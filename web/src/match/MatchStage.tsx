@@ -76,7 +76,7 @@ function Row({ candidate, chosen, onPick }: { candidate: Candidate; chosen: bool
           ))}
         </span>
         <span>
-          <span className="lettering block">to use</span>
+          <span className="lettering block">until in use</span>
           <span className="numeral block text-xl">{time}</span>
           <span className="block text-sm text-faint">{['', 'forgiving', 'some practice', 'demanding'][candidate.skill]}</span>
         </span>
