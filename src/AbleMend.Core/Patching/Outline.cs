@@ -16,14 +16,21 @@ public sealed class Outline
 
     private readonly Geometry _geometry;
 
+    // Growing by a and then by b is growing by a + b (sums of Minkowski are associative), so every margin is taken from
+    // the outline that was measured: corners stay as few as they were, and their rounding error does not add up.
+    private readonly Outline? _measured;
+    private readonly double _marginMm;
+
     // Ranking composes the same outlines for every material: what was worked out for one is the same for the next.
     private ConcurrentDictionary<double, Outline>? _grown;
     private IReadOnlyList<IReadOnlyList<PointMm>>? _pieces;
     private ConcurrentDictionary<double, PlainShape?>? _plain;
 
-    private Outline(Geometry geometry)
+    private Outline(Geometry geometry, Outline? measured = null, double marginMm = 0)
     {
         _geometry = geometry;
+        _measured = measured;
+        _marginMm = marginMm;
         AreaMm2 = geometry.Area;
     }
 
@@ -72,7 +79,9 @@ public sealed class Outline
     public Outline Grown(double marginMm) =>
         Guard.NotNegative(marginMm, nameof(marginMm)) == 0
             ? this
-            : LazyInitializer.EnsureInitialized(ref _grown).GetOrAdd(marginMm, margin => new Outline(BufferOp.Buffer(_geometry, margin, Round)));
+            : _measured is null
+                ? LazyInitializer.EnsureInitialized(ref _grown).GetOrAdd(marginMm, margin => new Outline(BufferOp.Buffer(_geometry, margin, Round), this, margin))
+                : _measured.Grown(_marginMm + marginMm);
 
     /// <summary>The circle or rounded rectangle that covers it at little waste, or null.</summary>
     /// <param name="cornerMm">Corner radius to offer in millimetres, 0 or more.</param>

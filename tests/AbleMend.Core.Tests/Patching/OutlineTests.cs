@@ -24,6 +24,18 @@ public class OutlineTests
             return Math.Abs((outline.Grown(margin).AreaMm2 / expected) - 1) < 0.005;
         });
 
+    // Sums of Minkowski with discs: growing by a and then by b is growing by a + b. Mathematical morphology, textbook.
+    [Fact]
+    public void Growing_twice_is_growing_by_both_margins_with_no_more_corners()
+    {
+        var hole = Outline.Of(new TracedShape([new(-22, -9), new(4, -14), new(25, -3), new(2, 1), new(18, 12), new(-12, 13)]), [new(new RoundShape(20), new PointMm(55, 10))]);
+        var (twice, once) = (hole.Grown(7).Grown(16), hole.Grown(23));
+        twice.AreaMm2.ShouldBe(once.AreaMm2, 1e-9);
+        twice.Pieces.Sum(piece => piece.Count).ShouldBe(once.Pieces.Sum(piece => piece.Count));
+        // Against the definition: every corner of the twice grown outline lies 23 mm from the hole, less the chord of a segment.
+        twice.Geometry.Coordinates.ShouldAllBe(corner => Math.Abs(new NetTopologySuite.Geometries.Point(corner).Distance(hole.Geometry) - 23) < 0.06);
+    }
+
     [Fact]
     public void Neighbours_closer_than_their_margins_become_one_patch()
     {
