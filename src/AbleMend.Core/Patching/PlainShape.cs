@@ -12,6 +12,9 @@ public sealed record PlainShape(string Kind, double LengthMm, double WidthMm, do
     /// <summary>Most cloth, relative to the template, that a plain shape may waste. From memory: a tenth costs less than cutting a curve.</summary>
     public const double LargestWaste = 1.12;
 
+    /// <summary>How nearly shears follow a line, in millimetres: a circle that is larger by less is as good. From memory.</summary>
+    private const double CutMm = 0.1;
+
     /// <summary>The plain shape that covers an outline at little waste, or null. Sizes are rounded up to whole millimetres.</summary>
     /// <param name="outline">Outline to cover.</param>
     /// <param name="cornerMm">Corner radius to offer in millimetres, 0 or more.</param>
@@ -32,8 +35,8 @@ public sealed record PlainShape(string Kind, double LengthMm, double WidthMm, do
 
     /// <summary>
     /// Radius of the smallest circle round an outline, or null when half its extent already makes a circle that wastes
-    /// too much. A circle about the middle of the extent that reaches no further than half of it is the smallest there
-    /// is; only what is not so regular pays for the general search.
+    /// too much. No circle is smaller than half the extent: one about its middle that reaches as good as no further is
+    /// taken as it is, and only what is not so regular pays for the general search.
     /// </summary>
     private static double? CoveringRadiusMm(Outline outline)
     {
@@ -45,6 +48,6 @@ public sealed record PlainShape(string Kind, double LengthMm, double WidthMm, do
 
         var middle = outline.Geometry.EnvelopeInternal.Centre;
         var reach = outline.Geometry.Coordinates.Max(middle.Distance);
-        return reach <= least + 0.01 ? reach : new MinimumBoundingCircle(outline.Geometry).GetRadius();
+        return reach <= least + CutMm ? reach : new MinimumBoundingCircle(outline.Geometry).GetRadius();
     }
 }
