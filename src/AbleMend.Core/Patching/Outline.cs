@@ -23,6 +23,7 @@ public sealed class Outline
 
     // Ranking composes the same outlines for every material: what was worked out for one is the same for the next.
     private ConcurrentDictionary<double, Outline>? _grown;
+    private readonly Lazy<ConvexRing?> _convex;
     private IReadOnlyList<IReadOnlyList<PointMm>>? _pieces;
     private ConcurrentDictionary<double, PlainShape?>? _plain;
 
@@ -31,6 +32,7 @@ public sealed class Outline
         _geometry = geometry;
         _measured = measured;
         _marginMm = marginMm;
+        _convex = new(() => ConvexRing.TryOf(geometry, SegmentsPerQuarter));
         AreaMm2 = geometry.Area;
     }
 
@@ -80,8 +82,11 @@ public sealed class Outline
         Guard.NotNegative(marginMm, nameof(marginMm)) == 0
             ? this
             : _measured is null
-                ? LazyInitializer.EnsureInitialized(ref _grown).GetOrAdd(marginMm, margin => new Outline(BufferOp.Buffer(_geometry, margin, Round), this, margin))
+                ? LazyInitializer.EnsureInitialized(ref _grown).GetOrAdd(marginMm, margin => new Outline(Buffer(margin), this, margin))
                 : _measured.Grown(_marginMm + marginMm);
+
+    private Geometry Buffer(double marginMm) =>
+        _convex.Value is { } ring ? Factory.CreatePolygon(ring.Grown(marginMm)) : BufferOp.Buffer(_geometry, marginMm, Round);
 
     /// <summary>The circle or rounded rectangle that covers it at little waste, or null.</summary>
     /// <param name="cornerMm">Corner radius to offer in millimetres, 0 or more.</param>

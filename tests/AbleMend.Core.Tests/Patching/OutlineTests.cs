@@ -24,6 +24,28 @@ public class OutlineTests
             return Math.Abs((outline.Grown(margin).AreaMm2 / expected) - 1) < 0.005;
         });
 
+    // Reference: the general buffer of NetTopologySuite, which our own growing of outlines without a hollow must equal.
+    [Fact]
+    public void A_convex_outline_grows_as_the_geometry_library_grows_it() =>
+        Gen.Select(Gen.OneOf(Gen.Select(Gen.Double[4, 200], Gen.Double[4, 90], Shape (a, b) => new OvalShape(a, b)), Gen.Select(Gen.Double[4, 200], Gen.Double[0.5, 9], Shape (a, b) => new CrackShape(a, b)), Quadrilateral), Gen.Double[0.5, 60])
+            .Sample((shape, margin) =>
+            {
+                var outline = Outline.Of(shape);
+                var reference = outline.Geometry.Buffer(margin, Outline.SegmentsPerQuarter);
+                var grown = outline.Grown(margin);
+                grown.Geometry.IsValid.ShouldBeTrue();
+                grown.AreaMm2.ShouldBe(reference.Area, reference.Area * 0.001);
+                NetTopologySuite.Algorithm.Distance.DiscreteHausdorffDistance.Distance(grown.Geometry, reference).ShouldBeLessThan(0.12);
+            });
+
+    /// <summary>Four corners, either way round, with a hollow or without, so that both ways of growing are met.</summary>
+    private static readonly Gen<Shape> Quadrilateral =
+        Gen.Select(Gen.Double[8, 60], Gen.Double[8, 60], Gen.Double[-4, 60], Gen.Bool, Shape (a, b, c, clockwise) =>
+        {
+            PointMm[] points = [new(-a, 0), new(0, -b), new(c, 0), new(0, b)];
+            return new TracedShape(clockwise ? [.. points.Reverse()] : points);
+        });
+
     // Sums of Minkowski with discs: growing by a and then by b is growing by a + b. Mathematical morphology, textbook.
     [Fact]
     public void Growing_twice_is_growing_by_both_margins_with_no_more_corners()
