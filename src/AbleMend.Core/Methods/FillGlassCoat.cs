@@ -29,6 +29,9 @@ public sealed class FillGlassCoat : MendMethod
     /// <summary>Thickness of a sanding coat in millimetres: thin. From memory.</summary>
     public const double CoatMm = 0.15;
 
+    /// <summary>How far the coat reaches past the cut-out where no cloth is laid, in millimetres. From memory.</summary>
+    public const double CoatMarginMm = 10;
+
     /// <summary>Resin that wets the keyed ground under the cloth, as a film in millimetres. From memory.</summary>
     public const double GroundFilmMm = 0.05;
 
@@ -61,7 +64,7 @@ public sealed class FillGlassCoat : MendMethod
         var cut = Ground.CutOutline(inputs);
         var plies = PlyCount(view);
         var patches = Patches(inputs, cut, plies);
-        var largest = patches.Count > 0 ? cut.Grown(patches.Max(patch => patch.MarginMm)) : cut.Grown(10);
+        var largest = patches.Count > 0 ? cut.Grown(patches.Max(patch => patch.MarginMm)) : cut.Grown(CoatMarginMm);
         var key = largest.Grown(Ground.KeyBeyondMm);
         var steps = new List<PlanStep>();
         AddGround(steps, inputs, key, patches);
@@ -121,7 +124,10 @@ public sealed class FillGlassCoat : MendMethod
         }
 
         steps.Add(Ground.CutAway(view.Reach.FoamOpen));
-        steps.Add(Ground.Key(inputs, key, 6));
+        steps.Add(patches.Count > 0
+            ? Ground.Key(inputs, key, 6, "Outline of the largest patch, grown by the margin beyond it", new Input("Beyond the patch", Ground.KeyBeyondMm, "mm"))
+            : Ground.Key(inputs, key, 6, "Outline that is cut away, grown by the coat's margin and the margin beyond it",
+                new Input("Coat past the cut", CoatMarginMm, "mm"), new Input("Beyond the coat", Ground.KeyBeyondMm, "mm")));
         if (patches.Count > 0)
         {
             steps.Add(CutCloth(inputs, patches));

@@ -67,7 +67,7 @@ public sealed class UvUnderFilm : MendMethod
         }
 
         steps.Add(Ground.CutAway(inputs.View.Reach.FoamOpen));
-        steps.Add(Ground.Key(inputs, key, 4));
+        steps.Add(Ground.Key(inputs, key, 4, "Outline that is cut away, grown to the tape", new Input("Past the cut", margin, "mm")));
         steps.Add(Ground.Mask(inputs.View));
         steps.Add(Ground.Clean(inputs));
         steps.Add(FilmReady());

@@ -71,14 +71,19 @@ internal static class Ground
             new StepTiming("mask", 5, false, null), null, ["tape"]);
 
     /// <summary>Keys the ground with coarse grit.</summary>
-    public static PlanStep Key(MethodInputs inputs, Outline key, double minutes)
+    /// <param name="inputs">Case, materials and sheet.</param>
+    /// <param name="key">What is keyed.</param>
+    /// <param name="minutes">Hands-on minutes.</param>
+    /// <param name="rule">How that outline came about.</param>
+    /// <param name="from">The margins that it was made from.</param>
+    public static PlanStep Key(MethodInputs inputs, Outline key, double minutes, string rule, params Input[] from)
     {
         var grit = NearestGrit(inputs.View.Drawer, KeyGrit);
         inputs.Sheet.Put("key.grit", "Grit to key", new Worked(grit.Grade, grit.Scale == GritScale.P ? "P" : "CAMI",
             new Derivation("P60 on a hard pad, down to the weave, so that the resin has a key; the nearest grit in the drawer",
                 Source.CommonPractice, [new("Median particle", grit.MedianUm, "µm")])));
         inputs.Sheet.Put("key.area", "Area to key", new Worked(key.AreaMm2 / 100, "cm²",
-            new Derivation("Outline of the largest patch grown by the margin beyond it", Source.Arithmetic, [new("Beyond the patch", KeyBeyondMm, "mm")])));
+            new Derivation(rule, Source.Arithmetic, from)));
         return new PlanStep("key", Stage.Prepare, $"Key it with {grit.Label}",
             $"Hard pad, {grit.Label}, down to the weave over the whole outline and not past it. No shine may be left. Blow and brush it clean.",
             ["key.grit", "key.area"], ["glass-dust"], "Scuff the rim as well as the middle: the edge is what lifts.",

@@ -32,7 +32,7 @@ internal static class Mixes
         }
 
         var before = inputs.Sheet.Figures.Count;
-        var need = inputs.Sheet.Put($"{order.Prefix}.need", "Needed", order.NeedMl, 1);
+        var need = inputs.Sheet.Put($"{order.Prefix}.need", order.Filler is null ? "Needed" : "Needed, filler and all", order.NeedMl, 1);
         var resinMl = order.Filler is { } filler ? WithFiller(inputs, order.Prefix, need, filler) : need;
         var (instruction, useWithin) = resin.Cure switch
         {
@@ -175,13 +175,13 @@ internal static class Mixes
     private static Derivation BatchReason(Material resin, double neededMl, MeasuringDevice device, Batch least)
     {
         var rule = device is CupDevice
-            ? "The least batch that covers the need, with both parts on a line of the cup and the ratio inside its tolerance"
-            : "The least batch that covers the need, with the ratio inside its tolerance on this scale";
+            ? "The least batch that covers the resin needed, with both parts on a line of the cup and the ratio inside its tolerance"
+            : "The least batch that covers the resin needed, with the ratio inside its tolerance on this scale";
         var larger = least.TotalMl > neededMl * 1.5
             ? $"{least.TotalMl:0.#} mL are mixed where {neededMl:0.#} would do, because less cannot be measured well enough. A finer scale would change that."
             : null;
         return new Derivation(rule, BatchMaker.Source,
-            [new("Needed", neededMl, "mL"), new("Tolerance of the ratio", resin.Ratio!.TolerancePercent, "%"), .. DeviceInputs(device)], larger);
+            [new("Resin needed, without filler", neededMl, "mL"), new("Tolerance of the ratio", resin.Ratio!.TolerancePercent, "%"), .. DeviceInputs(device)], larger);
     }
 
     private static Input[] DeviceInputs(MeasuringDevice device) =>
