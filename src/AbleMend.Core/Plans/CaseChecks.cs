@@ -154,6 +154,7 @@ public static class CaseChecks
         checks.Range(bench.LampMwPerCm2, 0.1, 1000, "bench.lampMwPerCm2", "mW/cm²");
         checks.Range(bench.RoomM3, 1, 100_000, "bench.roomM3", "m³");
         checks.Range(bench.AirChangesPerHour, 0.1, 100, "bench.airChangesPerHour", "an hour");
+        checks.Range(bench.AltitudeM, -400, 5000, "bench.altitudeM", "m");
         checks.Range(bench.OpensHour, 0, 23, "bench.opensHour", "h");
         checks.Range(bench.ClosesHour, 1, 24, "bench.closesHour", "h");
         checks.Demand(bench.OpensHour < bench.ClosesHour, "hours-reversed", "bench.closesHour", "The shop closes before it opens.", "Give a later closing hour.");
@@ -164,6 +165,7 @@ public static class CaseChecks
         CheckGrit(checks, wanted.FinishGrit, "wanted.finishGrit");
         checks.Range(wanted.Skill, 1, 3, "wanted.skill", "");
         checks.Range(wanted.HottestInUseC, 0, 90, "wanted.hottestInUseC", "°C");
+        checks.Range(wanted.UsedAtM, -400, 5000, "wanted.usedAtM", "m");
         foreach (var (value, name) in wanted.Weights is { } w
             ? new[] { (w.Fast, "fast"), (w.Lasting, "lasting"), (w.Tidy, "tidy"), (w.Cheap, "cheap") } : [])
         {

@@ -62,6 +62,7 @@ public sealed record ItemFacts(string Tag, string Construction, int? AgeMonths, 
 /// <param name="LampMwPerCm2">Ultraviolet of the lamp at the work in mW/cm², 0.1 to 1000; null for as much as full daylight.</param>
 /// <param name="RoomM3">Room that is worked in, in m³, 1 to 100000; null leaves vapour unestimated.</param>
 /// <param name="AirChangesPerHour">Air changes an hour in it, 0.1 to 100.</param>
+/// <param name="AltitudeM">Altitude of the shop in metres, -400 to 5000.</param>
 public sealed record BenchFacts(
     double TemperatureC,
     double RelativeHumidityPercent,
@@ -74,7 +75,8 @@ public sealed record BenchFacts(
     double? LongitudeDeg = null,
     double? LampMwPerCm2 = null,
     double? RoomM3 = null,
-    double AirChangesPerHour = 2
+    double AirChangesPerHour = 2,
+    double AltitudeM = 0
 )
 {
     /// <summary>Air at the bench from an instant on, under its sky.</summary>
@@ -97,6 +99,7 @@ public sealed record Weights(int Fast = 2, int Lasting = 3, int Tidy = 2, int Ch
 /// <param name="Tint">Whether bare foam is tinted to match.</param>
 /// <param name="Weights">The technician's weights.</param>
 /// <param name="HottestInUseC">Hottest that the place gets in use in °C, 0 to 90: a black hull in the sun reaches 60.</param>
+/// <param name="UsedAtM">Highest that it is taken in use, in metres of altitude, -400 to 5000; null for the shop's own.</param>
 public sealed record Wanted(
     Permanence Permanence = Permanence.Lasting,
     string FinishGrit = "P400",
@@ -105,7 +108,8 @@ public sealed record Wanted(
     int Skill = 2,
     bool Tint = false,
     Weights? Weights = null,
-    double HottestInUseC = 45
+    double HottestInUseC = 45,
+    double? UsedAtM = null
 );
 
 /// <summary>Tools at hand.</summary>

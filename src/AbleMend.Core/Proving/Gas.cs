@@ -30,9 +30,25 @@ public static class Gas
         return ((Guard.NotNegative(gaugeKpa, nameof(gaugeKpa)) + Guard.Positive(atmosphereKpa, nameof(atmosphereKpa))) * (toC + ZeroC) / (fromC + ZeroC)) - atmosphereKpa;
     }
 
-    /// <summary>Gauge pressure to bleed down to, so that the working pressure is not passed in the heat.</summary>
-    public static double BleedToKpa(double workingKpa, double nowC, double hottestC, double atmosphereKpa = SeaLevelKpa) =>
-        Math.Max(0, GaugeKpaAt(workingKpa, hottestC, nowC, atmosphereKpa));
+    /// <summary>Gauge pressure to bleed down to here, so that the working pressure is not passed there in the heat.</summary>
+    /// <param name="workingKpa">Gauge pressure that is not to be passed, in kPa, 0 or more.</param>
+    /// <param name="nowC">Temperature here.</param>
+    /// <param name="hottestC">Temperature that it comes to.</param>
+    /// <param name="hereKpa">Pressure of the air here in kPa.</param>
+    /// <param name="thereKpa">Pressure of the air where it is taken, in kPa.</param>
+    /// <returns>kPa, 0 or more.</returns>
+    public static double BleedToKpa(double workingKpa, double nowC, double hottestC, double hereKpa = SeaLevelKpa, double thereKpa = SeaLevelKpa) =>
+        Math.Max(0, CarriedKpa(workingKpa, hottestC, nowC, thereKpa, hereKpa));
+
+    /// <summary>Gauge pressure after a change of temperature and of the air round it, at the same volume.</summary>
+    /// <param name="gaugeKpa">Gauge pressure in kPa, 0 or more.</param>
+    /// <param name="fromC">Temperature at which it was read.</param>
+    /// <param name="toC">Temperature that it comes to.</param>
+    /// <param name="hereKpa">Pressure of the air where it was read, in kPa.</param>
+    /// <param name="thereKpa">Pressure of the air where it is taken, in kPa.</param>
+    /// <returns>20 kPa carried from sea level to 2000 m, as warm: 41.8.</returns>
+    public static double CarriedKpa(double gaugeKpa, double fromC, double toC, double hereKpa, double thereKpa) =>
+        GaugeKpaAt(gaugeKpa, fromC, toC, hereKpa) + hereKpa - Guard.Positive(thereKpa, nameof(thereKpa));
 
     /// <summary>Water in mL that an open volume draws in when its air is cooled under water.</summary>
     /// <param name="volumeMl">Volume in mL, above 0.</param>

@@ -55,7 +55,7 @@ public static class Run
         var readings = kept.Where(each => each.Kind == RunEventKind.Pressure && each.StepId == current.Id && each.Number > since).ToList();
         return HoldTest.Judge(
             [.. readings.Select(each => new HoldReading(
-                (each.At - readings[0].At).TotalMinutes, each.Value!.Value, each.AirC ?? climate.TemperatureCAt(each.At), each.BarometerKpa ?? Gas.SeaLevelKpa))],
+                (each.At - readings[0].At).TotalMinutes, each.Value!.Value, each.AirC ?? climate.TemperatureCAt(each.At), each.BarometerKpa ?? Gas.AtmosphereKpa(repairCase.Bench.AltitudeM)))],
             ProofTest.All[HoldTest.ProofId].Limit!.Value);
     }
 

@@ -224,6 +224,17 @@ public class CheckValueTests
         plan.Step("pour").DoNotForget!.ShouldContain("frozen");
     }
 
+    // ISO 2533: the air weighs 101.3 kPa at the sea and 79.5 at 2000 m, so what is taken up there as warm as here gains 21.8.
+    [Fact]
+    public void What_is_taken_up_a_mountain_is_bled_for_it()
+    {
+        RepairPlan Plan(double? metres) => Gallery.GalleryTests.Read("csm-tube-puncture").Wanting(wanted => wanted with { UsedAtM = metres, HottestInUseC = 20 }).AtBench(bench => bench with { TemperatureC = 20 }).Planned();
+        var (here, up) = (Plan(null), Plan(2000));
+        (up.Figure("air.in-heat").Value - here.Figure("air.in-heat").Value).ShouldBe(21.8, 0.05);
+        here.Figure("air.bleed").Value.ShouldBe(here.Figure("air.working").Value, 1e-9);
+        up.Figure("air.bleed").Value.ShouldBe(Math.Max(0, up.Figure("air.working").Value - 21.8), 0.05);
+    }
+
     [Fact]
     public void A_damp_day_shortens_the_heel()
     {

@@ -84,6 +84,8 @@ public class CaseChecksTests
         { "damage.finds[0].test", each => each.Damaged(damage => damage with { Finds = [new Find("divining-rod", "tail")] }) },
         { "damage.finds[0].place", each => each.Damaged(damage => damage with { Finds = [new Find("tap-test", "")] }) },
         { "wanted.hottestInUseC", each => each.Wanting(wanted => wanted with { HottestInUseC = 120 }) },
+        { "wanted.usedAtM", each => each.Wanting(wanted => wanted with { UsedAtM = 5001 }) },
+        { "bench.altitudeM", each => each with { Bench = each.Bench with { AltitudeM = double.NaN } } },
         { "shelf[0].material", each => each with { Shelf = [new OnShelf("unobtainium")] } },
         { "overrides[0].value", each => each with { Overrides = [new Override("coat.batch", -1, "because")] } },
         { "overrides[0].reason", each => each with { Overrides = [new Override("coat.batch", 20, "")] } },

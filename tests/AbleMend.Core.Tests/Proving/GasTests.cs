@@ -38,6 +38,18 @@ public class GasTests
         Gas.GaugeKpaAt(bled, 20, 50).ShouldBe(103, 1e-9);
     }
 
+    // Ideal gas and ISO 2533, worked by hand: what is lost outside is gained inside, 101.325 − 79.50 = 21.8 kPa from sea level to 2000 m.
+    [Fact]
+    public void What_is_carried_up_gains_what_the_air_round_it_loses()
+    {
+        var (sea, high) = (Gas.SeaLevelKpa, Gas.AtmosphereKpa(2000));
+        Gas.CarriedKpa(20, 20, 20, sea, high).ShouldBe(41.83, 0.02);
+        Gas.CarriedKpa(20, 20, 45, sea, high).ShouldBe((121.325 * 318.15 / 293.15) - 79.50, 0.02);
+        var bled = Gas.BleedToKpa(60, 20, 45, sea, high);
+        Gas.CarriedKpa(bled, 20, 45, sea, high).ShouldBe(60, 1e-9);
+        Gas.BleedToKpa(5, 20, 45, sea, high).ShouldBe(0);
+    }
+
     [Theory]
     [InlineData(-0.1, 20, 30)]
     [InlineData(10, -41, 30)]

@@ -163,6 +163,15 @@ public class RunTests
         hold.Given.ShouldBe(count);
     }
 
+    // Without a barometer the air of the shop's altitude counts: the same loss is a larger share of what is inside.
+    [Fact]
+    public void A_shop_up_a_mountain_loses_a_larger_share()
+    {
+        var events = Holding(4, 8);
+        double Loss(double metres) => Run.Fold(Tube.AtBench(bench => bench with { AltitudeM = metres }), TubePlan, Start, events, events[^1].At).Hold!.LossPercentPerHour!.Value;
+        (Loss(2000) / Loss(0)).ShouldBe((101.325 + 19.5) / (79.50 + 19.5), 0.01);
+    }
+
     [Fact]
     public void Going_back_starts_the_hold_test_anew()
     {

@@ -380,6 +380,12 @@ export interface components {
              * @default 2
              */
             airChangesPerHour: number;
+            /**
+             * Format: double
+             * @description Altitude of the shop in metres, -400 to 5000.
+             * @default 0
+             */
+            altitudeM: number;
         };
         /** @description The bench. */
         BenchView: {
@@ -1878,11 +1884,22 @@ export interface components {
         };
         /** @description Settings with their version and the shop's present. */
         ShopView: {
+            /** @description The settings. */
             settings: components["schemas"]["ShopSettings"];
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Their version.
+             */
             version: number;
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description The shop's present.
+             */
             now: string;
+            /** @description The last day on which each material on the shelf is used, by identifier; one without an end is left out. */
+            lastDays: {
+                [key: string]: string;
+            };
         };
         /**
          * @description Kinds of silhouette to tap on.
@@ -2155,6 +2172,11 @@ export interface components {
              * @default 45
              */
             hottestInUseC: number;
+            /**
+             * Format: double
+             * @description Highest that it is taken in use, in metres of altitude, -400 to 5000; null for the shop's own.
+             */
+            usedAtM?: null | number;
         };
         /** @description Something that the plan wants known: a wait that never ends, a gap in the drawer, a window that nobody is there for. */
         Warning: {

@@ -32,7 +32,7 @@ export function LookStage({ desk, catalogue, goTo }: StageProps) {
         <Silhouette construction={construction} value={repairCase.damage.location} onPick={(location) => change(withLocation(repairCase, construction, location))} />
         <DamageFields repairCase={repairCase} construction={construction} catalogue={catalogue} change={change} problems={problems} before={desk.mend.foundBefore} />
         <ItemFields repairCase={repairCase} change={change} />
-        <BenchFields repairCase={repairCase} change={change} problems={problems} />
+        <BenchFields construction={construction} repairCase={repairCase} change={change} problems={problems} />
       </fieldset>
       {frozen ? <p className="text-faint">The plan is frozen: this mend is under way or closed.</p> : null}
     </div>
@@ -172,15 +172,21 @@ function ItemFields({ repairCase, change }: FieldsProps) {
   );
 }
 
-function BenchFields({ repairCase, change, problems }: FieldsProps & { problems: readonly Problem[] }) {
+function BenchFields({ repairCase, construction, change, problems }: FieldsProps & { construction: Construction; problems: readonly Problem[] }) {
   const { units } = useUnits();
   const { bench, wanted } = repairCase;
   return (
     <div className="grid gap-x-5 gap-y-3 border-t border-line pt-3 sm:grid-cols-3">
       <NumberField label="Bench" value={temperature.shown(bench.temperatureC, units)} unit={temperature.unit(units)} step={1} wrong={isWrong(problems, 'bench.temperatureC')} onChange={(value) => change(withBench(repairCase, { temperatureC: temperature.kept(value, units) }))} />
       <NumberField label="Humidity" value={bench.relativeHumidityPercent} unit="%" step={1} wrong={isWrong(problems, 'bench.relativeHumidityPercent')} onChange={(relativeHumidityPercent) => change(withBench(repairCase, { relativeHumidityPercent }))} />
-      <Choice label="Tint bare foam" value={wanted.tint ? 'yes' : 'no'} options={[['no', 'No'], ['yes', 'Yes']]} onPick={(tint) => change(withWanted(repairCase, { tint: tint === 'yes' }))} />
-      <div className="sm:col-span-3">
+      <NumberField label="Hottest in use" value={temperature.shown(wanted.hottestInUseC ?? 45, units)} unit={temperature.unit(units)} step={5} wrong={isWrong(problems, 'wanted.hottestInUseC')} onChange={(value) => change(withWanted(repairCase, { hottestInUseC: temperature.kept(value, units) }))} />
+      {construction.pressureKpa == null ? null : (
+        <NumberField label="Used as high as" value={wanted.usedAtM ?? bench.altitudeM ?? 0} unit="m" step={100} wrong={isWrong(problems, 'wanted.usedAtM')} onChange={(usedAtM) => change(withWanted(repairCase, { usedAtM }))} />
+      )}
+      {construction.family === 'boards' ? (
+        <Choice label="Tint bare foam" value={wanted.tint ? 'yes' : 'no'} options={[['no', 'No'], ['yes', 'Yes']]} onPick={(tint) => change(withWanted(repairCase, { tint: tint === 'yes' }))} />
+      ) : null}
+      <div className="sm:col-span-2">
         <Choice label="Light for light-cured resin" value={bench.light ?? 'full-sun'} options={entries(lightWords)} onPick={(light) => change(withBench(repairCase, { light }))} />
       </div>
     </div>

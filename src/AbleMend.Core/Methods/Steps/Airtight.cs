@@ -16,15 +16,17 @@ internal static class Airtight
     /// <summary>Inflates to working pressure, with the pressure to bleed to before it is left in the sun.</summary>
     public static StepList Inflate(StepList list)
     {
+        var (bench, wanted) = (list.View.Case.Bench, list.View.Case.Wanted);
         var working = list.View.Construction.PressureKpa ?? 20;
-        var now = list.View.Case.Bench.TemperatureC;
-        var hot = list.View.Case.Wanted.HottestInUseC;
+        var (now, hot) = (bench.TemperatureC, Math.Max(bench.TemperatureC, wanted.HottestInUseC));
+        var (here, there) = (Gas.AtmosphereKpa(bench.AltitudeM), Gas.AtmosphereKpa(wanted.UsedAtM ?? bench.AltitudeM));
+        Input[] air = [new("Now", now, "°C"), new("Hottest in use", hot, "°C"), new("Air here", here, "kPa"), new("Air where it is used", there, "kPa")];
         list.Figure("air.working", "Working pressure", working, "kPa", "Usual for the construction; the item's own label overrides it", Source.FromMemory("Working pressure of the construction"), decimals: 0);
-        list.Figure("air.in-heat", "It rises to", Gas.GaugeKpaAt(working, now, Math.Max(now, hot)), "kPa", "(gauge + atmosphere) × T2/T1 − atmosphere", Gas.Source,
-            [new("Now", now, "°C"), new("Hottest in use", hot, "°C"), new("Gauge now", working, "kPa")], 0);
-        list.Figure("air.bleed", "Bleed to before it is left in the sun", Gas.BleedToKpa(working, now, Math.Max(now, hot)), "kPa", "The pressure that reaches the working pressure at the hottest", Gas.Source,
-            [new("Hottest in use", hot, "°C")], 0);
-        var absolute = working + Gas.SeaLevelKpa;
+        list.Figure("air.in-heat", "It rises to", Gas.CarriedKpa(working, now, hot, here, there), "kPa", "(gauge + air here) × T2/T1 − air where it is used", Gas.Source,
+            [.. air, new("Gauge now", working, "kPa")], 0);
+        list.Figure("air.bleed", "Bleed to before it is left in the sun", Gas.BleedToKpa(working, now, hot, here, there), "kPa", "The pressure that reaches the working pressure at the hottest and highest", Gas.Source,
+            [.. air, new("Working pressure", working, "kPa")], 0);
+        var absolute = working + here;
         list.Figure(HoldFigure, "Hold it at least", HoldTest.HoldMin(GaugeStepKpa, absolute, ProofTest.All["hold"].Limit!.Value), "min",
             "Creep of the first minutes + three steps of the gauge ÷ (pressure inside × the loss that matters)", HoldTest.Source,
             [new("Step of the gauge", GaugeStepKpa, "kPa"), new("Pressure inside", absolute, "kPa"), new("Loss that matters in an hour", ProofTest.All["hold"].Limit!.Value, "%")],
