@@ -4,6 +4,7 @@ import type { Figure, PlanStep, RepairPlan, Schemas } from '../api/types';
 import { useMinute } from '../app/clock';
 import { useUnits } from '../app/units';
 import { useZone } from '../app/zone';
+import { OffcutSheets } from '../drawing/OffcutSheets';
 import type { StripRange } from '../drawing/strip';
 import { TimeAxis, TimeStrip } from '../drawing/TimeStrip';
 import { withBench, withOverride } from '../look/edit';
@@ -58,7 +59,7 @@ export function PlanStage({ desk, goTo }: StageProps) {
       <Problems problems={problems} />
       <Clock desk={desk} plan={plan} />
       <Warnings plan={plan} now={now} zone={zone} />
-      <Papers id={mend.id} patches={plan.patches} placements={plan.placements ?? noPlacements} />
+      <Papers id={mend.id} patches={plan.patches} placements={plan.placements ?? noPlacements} offcuts={desk.repairCase.offcuts} />
       <ol>
         {plan.steps.map((step, i) => (
           <Step key={step.id} step={step} time={plan.timeline[i]!} number={i + 1} plan={plan} edit={draft ? desk.edit : null} />
@@ -123,7 +124,14 @@ function Warnings({ plan, now, zone }: { plan: RepairPlan; now: number; zone: st
 // What follows hangs on the plan alone, and stays as it is until the next one is there.
 const noPlacements: readonly Schemas['Placement'][] = [];
 
-const Papers = memo(function Papers({ id, patches, placements }: { id: number; patches: RepairPlan['patches']; placements: readonly Schemas['Placement'][] }) {
+interface PapersProps {
+  id: number;
+  patches: RepairPlan['patches'];
+  placements: readonly Schemas['Placement'][];
+  offcuts: Schemas['RepairCase']['offcuts'];
+}
+
+const Papers = memo(function Papers({ id, patches, placements, offcuts }: PapersProps) {
   const { units } = useUnits();
   const link = 'inline-flex min-h-11 items-center text-act underline underline-offset-4';
   return (
@@ -153,6 +161,7 @@ const Papers = memo(function Papers({ id, patches, placements }: { id: number; p
       <a className={link} href={`/mends/${id}/sheet`}>
         Job sheet
       </a>
+      <OffcutSheets placements={placements} patches={patches} offcuts={offcuts} />
     </section>
   );
 });

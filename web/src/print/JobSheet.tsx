@@ -4,6 +4,7 @@ import { mendQuery } from '../api/queries';
 import { problemsIn } from '../api/client';
 import { useUnits } from '../app/units';
 import { useZone } from '../app/zone';
+import { OffcutSheets } from '../drawing/OffcutSheets';
 import { PlanView } from '../drawing/PlanView';
 import { planView } from '../drawing/planView';
 import { Section } from '../drawing/Section';
@@ -55,6 +56,7 @@ export function JobSheet() {
         <Section model={section({ ...picture, kind: repairCase.damage.kind, height: 240 })} />
         <PlanView model={planView({ ...picture, height: 230 })} />
       </div>
+      <OffcutSheets placements={plan.placements ?? []} patches={plan.patches} offcuts={repairCase.offcuts} />
       <ol className="mt-3">
         {plan.steps.map((step, i) => (
           <li key={step.id} className="grid break-inside-avoid grid-cols-[1.8rem_minmax(0,1fr)_minmax(0,15rem)] gap-x-3 border-t border-line py-1.5 text-sm">
