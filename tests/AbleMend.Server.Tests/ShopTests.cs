@@ -95,6 +95,27 @@ public sealed class ShopTests : IDisposable
         }
     }
 
+    [Fact]
+    public async Task The_shelf_says_how_long_an_opened_tin_is_good()
+    {
+        var view = await ShopAsync();
+        // A label's six months once opened, as days of 365.25/12: 182 from 10 January is 11 July.
+        var six = Core.Plans.Planner.Shipped().Catalogue.MaterialList.First(material => material.ShelfLife is { OpenedMonths: 6 }).Id;
+        async Task<DateOnly?> LastDayAsync(DateOnly? useBefore, DateOnly? openedOn)
+        {
+            view = await ShopAsync();
+            var answer = await _shop.SendAsync(HttpMethod.Put, "/api/shop", view.Settings with { Shelf = [new(six, useBefore, openedOn)] }, view.Version);
+            answer.StatusCode.ShouldBe(HttpStatusCode.OK);
+            return (await ShopAsync()).LastDays.TryGetValue(six, out var day) ? day : null;
+        }
+
+        (await LastDayAsync(null, new(2026, 1, 10))).ShouldBe(new(2026, 7, 11));
+        (await LastDayAsync(new(2026, 3, 1), new(2026, 1, 10))).ShouldBe(new(2026, 3, 1));
+        (await LastDayAsync(new(2027, 3, 1), new(2026, 1, 10))).ShouldBe(new(2026, 7, 11));
+        (await LastDayAsync(new(2027, 3, 1), null)).ShouldBe(new(2027, 3, 1));
+        (await LastDayAsync(null, null)).ShouldBeNull();
+    }
+
     private async Task<ShopView> ShopAsync() => (await _shop.Client.GetFromJsonAsync<ShopView>("/api/shop", OpenJson.Options))!;
 
     [Fact]

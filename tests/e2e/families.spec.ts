@@ -135,9 +135,9 @@ test('an offcut on the shelf is cut before a roll, and an opened tin says how lo
   await offcuts.getByRole('button', { name: 'Add the offcut' }).click();
   const tin = page.getByRole('listitem').filter({ hasText: 'UV sanding resin, polyester kind' });
   await tin.getByLabel('opened').fill('2026-04-01');
-  await expect(tin).toContainText('good until 2026-09-30');
   await page.getByRole('button', { name: 'Keep it' }).click();
   await expect(page.getByText('Kept.', { exact: true })).toBeVisible();
+  await expect(tin).toContainText('good until 2026-09-30');
   await page.goto(`${server.url}/new`);
   await page.getByRole('button', { name: /^BRD-04/ }).click();
   await page.getByRole('button', { name: 'Match it' }).click();

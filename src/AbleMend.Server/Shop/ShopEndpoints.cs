@@ -8,7 +8,11 @@ using Microsoft.AspNetCore.Mvc;
 namespace AbleMend.Server.Shop;
 
 /// <summary>Settings with their version and the shop's present.</summary>
-public sealed record ShopView(ShopSettings Settings, int Version, DateTimeOffset Now);
+/// <param name="Settings">The settings.</param>
+/// <param name="Version">Their version.</param>
+/// <param name="Now">The shop's present.</param>
+/// <param name="LastDays">The last day on which each material on the shelf is used, by identifier; one without an end is left out.</param>
+public sealed record ShopView(ShopSettings Settings, int Version, DateTimeOffset Now, IReadOnlyDictionary<string, DateOnly> LastDays);
 
 /// <summary>The shop's settings.</summary>
 public static class ShopEndpoints
@@ -16,10 +20,10 @@ public static class ShopEndpoints
     /// <summary>Maps the endpoints.</summary>
     public static void MapShop(this RouteGroupBuilder api)
     {
-        api.MapGet("/shop", async (ShopStore store, TimeProvider time, CancellationToken cancel) =>
+        api.MapGet("/shop", async (ShopStore store, Planner planner, TimeProvider time, CancellationToken cancel) =>
             {
                 var (settings, version) = await store.ReadAsync(cancel);
-                return new ShopView(settings, version, time.GetUtcNow());
+                return View(settings, version, planner, time);
             })
             .WithName("getShop")
             .WithSummary("The shop's settings.");
@@ -42,8 +46,20 @@ public static class ShopEndpoints
         }
 
         return await store.WriteAsync(settings, version, cancel) is { } next
-            ? Results.Ok(new ShopView(settings, next, time.GetUtcNow()))
+            ? Results.Ok(View(settings, next, planner, time))
             : ProblemAnswers.Conflict(version, (await store.ReadAsync(cancel)).Version);
+    }
+
+    private static ShopView View(ShopSettings settings, int version, Planner planner, TimeProvider time)
+    {
+        var known = planner.Catalogue.With(settings.Products ?? []).Materials;
+        // A material may stand on the shelf in several tins: the one that lasts longest is the one to go by.
+        var lastDays = (settings.Shelf ?? [])
+            .GroupBy(tin => tin.Material)
+            .Select(tins => (Material: tins.Key, Day: tins.Select(tin => tin.LastDay(known[tin.Material]) ?? DateOnly.MaxValue).Max()))
+            .Where(each => each.Day < DateOnly.MaxValue)
+            .ToDictionary(each => each.Material, each => each.Day);
+        return new ShopView(settings, version, time.GetUtcNow(), lastDays);
     }
 
     /// <summary>Settings are checked as the part of a case that they become.</summary>

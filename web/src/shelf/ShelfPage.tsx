@@ -8,7 +8,6 @@ import { Choice } from '../ui/Choice';
 import { NumberField } from '../ui/NumberField';
 import { Notice, Problems } from '../ui/Notice';
 import { toolWords } from '../ui/words';
-import { lastDay } from './lastDay';
 import { Offcuts } from './Offcuts';
 import { Products } from './Products';
 
@@ -19,10 +18,11 @@ export function ShelfPage() {
   const shop = useQuery(shopQuery);
   const catalogue = useQuery(catalogueQuery);
   if (!shop.data || !catalogue.data) return <p className="p-5">Opening the drawer …</p>;
-  return <ShelfForm settings={shop.data.settings} version={shop.data.version} catalogue={catalogue.data} />;
+  return <ShelfForm shop={shop.data} catalogue={catalogue.data} />;
 }
 
-function ShelfForm({ settings, version, catalogue }: { settings: Settings; version: number; catalogue: Catalogue }) {
+function ShelfForm({ shop, catalogue }: { shop: Schemas['ShopView']; catalogue: Catalogue }) {
+  const { settings, version } = shop;
   const [mine, setMine] = useState(settings);
   const queryClient = useQueryClient();
   const keep = useMutation({
@@ -54,7 +54,7 @@ function ShelfForm({ settings, version, catalogue }: { settings: Settings; versi
       </div>
       <Shop mine={mine} setMine={setMine} />
       <Drawer mine={mine} setMine={setMine} catalogue={catalogue} />
-      <Shelf mine={mine} setMine={setMine} catalogue={catalogue} />
+      <Shelf mine={mine} setMine={setMine} catalogue={catalogue} shop={shop} />
       <Offcuts mine={mine} setMine={setMine} catalogue={catalogue} />
       <Products mine={mine} setMine={setMine} catalogue={catalogue} />
     </form>
@@ -89,6 +89,7 @@ function Shop({ mine, setMine }: PartProps) {
       <NumberField label="Air changes" value={bench.airChangesPerHour ?? 2} unit="/h" step={0.5} onChange={(airChangesPerHour) => setBench({ airChangesPerHour })} />
       <MaybeNumber label="Latitude, north +" value={bench.latitudeDeg} unit="°" onChange={(latitudeDeg) => setBench({ latitudeDeg })} />
       <MaybeNumber label="Longitude, east +" value={bench.longitudeDeg} unit="°" onChange={(longitudeDeg) => setBench({ longitudeDeg })} hint="With both, light-cured resin goes by the sun of the hour." />
+      <NumberField label="Altitude" value={bench.altitudeM ?? 0} unit="m" step={50} onChange={(altitudeM) => setBench({ altitudeM })} />
       <MaybeNumber label="Room" value={bench.roomM3} unit="m³" onChange={(roomM3) => setBench({ roomM3 })} hint="With it, vapour is estimated." />
       <MaybeNumber label="UV lamp at the work" value={bench.lampMwPerCm2} unit="mW/cm²" onChange={(lampMwPerCm2) => setBench({ lampMwPerCm2 })} hint="Empty: as much as full daylight." />
       <Choice label="Units" value={mine.units} options={[['metric', 'mm, °C'], ['us', 'inch, °F']]} onPick={(units) => setMine({ ...mine, units })} />
@@ -176,11 +177,12 @@ function Drawer({ mine, setMine, catalogue }: PartProps & { catalogue: Catalogue
   );
 }
 
-function Shelf({ mine, setMine, catalogue }: PartProps & { catalogue: Catalogue }) {
+function Shelf({ mine, setMine, catalogue, shop }: PartProps & { catalogue: Catalogue; shop: Schemas['ShopView'] }) {
   const all = [...catalogue.materials, ...(mine.products ?? [])];
   const shelf = mine.shelf ?? all.map((material) => ({ material: material.id, useBefore: null, openedOn: null }));
   const has = (id: string) => shelf.find((entry) => entry.material === id);
   const set = (next: Schemas['OnShelf'][]) => setMine({ ...mine, shelf: next });
+  const kept = (entry: Schemas['OnShelf']) => shop.settings.shelf?.some((each) => each.material === entry.material && each.openedOn === entry.openedOn && each.useBefore === entry.useBefore);
   return (
     <section className="lg:col-span-2">
       <h2 className="text-xl">On the shelf</h2>
@@ -204,7 +206,7 @@ function Shelf({ mine, setMine, catalogue }: PartProps & { catalogue: Catalogue 
                   <span className="flex flex-wrap justify-end gap-x-3 text-sm">
                     <Day label="opened" value={entry.openedOn} onChange={(openedOn) => set(shelf.map((each) => (each === entry ? { ...each, openedOn } : each)))} />
                     <Day label="use before" value={entry.useBefore} onChange={(useBefore) => set(shelf.map((each) => (each === entry ? { ...each, useBefore } : each)))} />
-                    {entry.openedOn ? <span className="w-full text-right text-faint">{lastDay(entry, material)}</span> : null}
+                    {entry.openedOn ? <span className="w-full text-right text-faint">{kept(entry) ? goodUntil(shop.lastDays[entry.material]) : 'keep it to see how long it is good'}</span> : null}
                   </span>
                 ) : null}
               </li>
@@ -214,6 +216,8 @@ function Shelf({ mine, setMine, catalogue }: PartProps & { catalogue: Catalogue 
     </section>
   );
 }
+
+const goodUntil = (day: string | undefined) => (day ? `good until ${day}` : 'its life once opened is not known');
 
 function Day({ label, value, onChange }: { label: string; value: string | null | undefined; onChange: (value: string | null) => void }) {
   return (
