@@ -29,13 +29,18 @@ public sealed record Sky(double LatitudeDeg, double LongitudeDeg)
     public DateTimeOffset? TryFindDosed(double fullDaylightMin, DateTimeOffset start)
     {
         var left = Guard.NotNegative(fullDaylightMin, nameof(fullDaylightMin));
+        if (left == 0)
+        {
+            return start;
+        }
+
         for (var now = start; now < start + Horizon; now += Stride)
         {
             var share = ShareAt(now + (Stride / 2));
             var gained = share * Stride.TotalMinutes;
             if (gained >= left)
             {
-                return share > 0 ? now.AddMinutes(left / share) : now;
+                return now.AddMinutes(left / share);
             }
 
             left -= gained;

@@ -32,6 +32,28 @@ public class SkyTests
         reached.Hour.ShouldBeInRange(6, 8, "sunrise at an equinox is at six");
     }
 
+    // Reference: Gauss and Legendre's quadrature of MathNet.Numerics over the same hours; a rising sun shows every slip of a step.
+    [Theory]
+    [InlineData(5, 20)]
+    [InlineData(6, 60)]
+    [InlineData(16, 12)]
+    public void The_dose_is_the_integral_of_the_light(int hour, double fullDaylightMin)
+    {
+        var start = new DateTimeOffset(2026, 6, 21, hour, 3, 0, TimeSpan.Zero);
+        var minutes = (North.TryFindDosed(fullDaylightMin, start)!.Value - start).TotalMinutes;
+        var dose = MathNet.Numerics.Integration.GaussLegendreRule.Integrate(at => North.ShareAt(start.AddMinutes(at)), 0, minutes, 64);
+        dose.ShouldBe(fullDaylightMin, fullDaylightMin * 0.001);
+    }
+
+    [Fact]
+    public void It_is_waited_for_three_days_of_light_and_no_longer()
+    {
+        var start = new DateTimeOffset(2026, 6, 21, 0, 0, 0, TimeSpan.Zero);
+        var threeDays = MathNet.Numerics.Integration.GaussLegendreRule.Integrate(at => North.ShareAt(start.AddMinutes(at)), 0, 3 * 1440, 512);
+        North.TryFindDosed(threeDays * 0.99, start)!.Value.ShouldBeLessThan(start.AddDays(3));
+        North.TryFindDosed(threeDays * 1.01, start).ShouldBeNull();
+    }
+
     [Fact]
     public void In_a_polar_night_it_never_gets_there() =>
         new Sky(75, 20).TryFindDosed(10, new DateTimeOffset(2026, 12, 10, 12, 0, 0, TimeSpan.Zero)).ShouldBeNull();
