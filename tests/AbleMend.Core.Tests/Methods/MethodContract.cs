@@ -15,27 +15,28 @@ public class MethodContract
         get
         {
             var all = new TheoryData<string, string, string, string>();
-            foreach (var construction in Cases.Planner.Catalogue.ConstructionList)
+            foreach (var (method, material, construction, kind) in Pairings())
             {
-                foreach (var usual in construction.Damages)
-                {
-                    var kind = Kebab<DamageKind>.Id(usual.Kind);
-                    var plan = Cases.Planner.Plan(Cases.Usual(construction, usual)).Value;
-                    foreach (var candidate in plan?.System is null ? [] : plan.Candidates.Where(candidate => !candidate.Vetoed))
-                    {
-                        all.Add(candidate.Method, candidate.Material, construction.Id, kind);
-                    }
-                }
+                all.Add(method, material, construction, kind);
             }
 
             return all;
         }
     }
 
+    private static IEnumerable<(string Method, string Material, string Construction, string Kind)> Pairings() =>
+        from construction in Cases.Planner.Catalogue.ConstructionList
+        from usual in construction.Damages
+        let plan = Cases.Planner.Plan(Cases.Usual(construction, usual)).Value
+        where plan?.System is not null
+        from candidate in plan.Candidates
+        where !candidate.Vetoed
+        select (candidate.Method, candidate.Material, construction.Id, Kebab<DamageKind>.Id(usual.Kind));
+
     [Fact]
     public void Every_method_is_reached_by_some_usual_damage()
     {
-        var reached = Everything.Select(row => row.Data.Item1).ToHashSet();
+        var reached = Pairings().Select(pairing => pairing.Method).ToHashSet();
         AllMethods.List.Select(method => method.Id).Except(reached).ShouldBeEmpty();
     }
 
