@@ -25,7 +25,7 @@ public class ClampsTests
 
     // 1 kPa over 100 cm² is 10 N, by hand 1.02 kg.
     [Fact]
-    public void A_weight_presses_by_its_area() => Clamps.WeightKg(10_000, 1).ShouldBe(1.02, 0.001);
+    public void A_weight_presses_by_its_area() => Clamps.WeightKg(10_000, 3).ShouldBe(3.06, 0.001);
 
     // Helix: a 20 mm tape without overlap on a 10 mm tube climbs 20 mm a turn of √((10π)² + 20²) = 37.24 mm: 200 mm take 372.4 mm.
     [Fact]

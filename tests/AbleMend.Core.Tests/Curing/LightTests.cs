@@ -14,6 +14,32 @@ public class LightTests
         sun.AzimuthDeg.ShouldBe(194.34024, 0.05);
     }
 
+    // Meeus, Astronomical Algorithms, example 25.a: 1992 October 13 at 0h of dynamical time, declination −7.78507°, which from
+    // the north pole is a zenith distance of 97.78507°. From memory of the printed example. The clock is taken for dynamical
+    // time here: the minute between them moves it by 0.0003°.
+    [Fact]
+    public void The_declination_is_that_of_the_printed_example() =>
+        Sun.At(new DateTimeOffset(1992, 10, 13, 0, 0, 0, TimeSpan.Zero), 90, 0).ZenithDeg.ShouldBe(97.78507, 0.00001);
+
+    [Theory]
+    [InlineData(90.1, 0)]
+    [InlineData(-90.1, 0)]
+    [InlineData(0, 180.1)]
+    [InlineData(double.NaN, 0)]
+    public void There_is_no_sun_over_a_place_that_is_not(double latitude, double longitude) =>
+        Should.Throw<ArgumentOutOfRangeException>(() => Sun.At(DateTimeOffset.UnixEpoch, latitude, longitude));
+
+    // Kasten and Young (1989): air mass 5.60 at 80° and 10.3 at 85°, as tabled; 2.00 at 60° as its secant says.
+    [Theory]
+    [InlineData(60, 1.995)]
+    [InlineData(80, 5.58)]
+    [InlineData(85, 10.3)]
+    public void Light_is_lost_with_the_air_mass(double zenithDeg, double airMass)
+    {
+        var up = Math.Cos(zenithDeg * Math.PI / 180);
+        Sun.ClearSkyMwPerCm2(zenithDeg).ShouldBe(Sun.ClearOverheadMwPerCm2 * Math.Exp(-Sun.Extinction * (airMass - 1)) * Math.Pow(up, 0.3), 0.02);
+    }
+
     // Meeus, Astronomical Algorithms: obliquity 23.44°, so at a solstice noon on the tropic the sun is overhead.
     [Fact]
     public void At_midsummer_noon_on_the_tropic_it_is_overhead() =>

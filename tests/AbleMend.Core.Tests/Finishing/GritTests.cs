@@ -53,6 +53,26 @@ public class GritTests
         result.GapNeedsUm!.Value.ShouldBe(269 / GritLadder.LargestJump, 1e-9);
     }
 
+    // Worked by hand from the two constants of the module: half of 92 µm of scratch, taken at 0.35 × 66 µm a minute over 1 dm².
+    [Fact]
+    public void A_rung_takes_the_scratch_of_the_one_before_it_at_its_own_rate()
+    {
+        GritLadder.Minutes(G("P150"), G("P220"), 100).ShouldBe(GritLadder.ScratchShare * G("P150").MedianUm / (GritLadder.RemovalPerMinutePerUm * G("P220").MedianUm), 1e-9);
+        GritLadder.Minutes(G("P150"), G("P220"), 400).ShouldBe(4 * GritLadder.Minutes(G("P150"), G("P220"), 100), 1e-9);
+        GritLadder.Minutes(null, G("P220"), 400).ShouldBe(4 * GritLadder.ScratchShare / GritLadder.RemovalPerMinutePerUm, 1e-9);
+        GritLadder.Minutes(G("P150"), G("P220"), 1).ShouldBe(1, "no rung is taken up for less than a minute");
+    }
+
+    [Fact]
+    public void A_ladder_is_climbed_dry_and_a_jump_of_just_two_is_near_enough()
+    {
+        var (coarse, half, fine) = (new Grit(GritScale.P, 1, 100), new Grit(GritScale.P, 2, 50), new Grit(GritScale.P, 3, 25));
+        var result = GritLadder.Climb([coarse, half, fine], coarse, fine, 100);
+        result.Rungs.Select(rung => rung.Grit).ShouldBe([coarse, half, fine]);
+        result.Rungs.ShouldAllBe(rung => !rung.Wet);
+        Should.Throw<ArgumentOutOfRangeException>(() => GritLadder.Climb([coarse], coarse, coarse, 0));
+    }
+
     [Fact]
     public void A_larger_face_takes_longer() =>
         GritLadder.Minutes(G("P150"), G("P220"), 400).ShouldBeGreaterThan(GritLadder.Minutes(G("P150"), G("P220"), 100));

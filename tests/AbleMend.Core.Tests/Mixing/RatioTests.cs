@@ -89,6 +89,51 @@ public class RatioTests
                     && Math.Abs((batch.AMl / batch.BMl / (wanted / (1 - wanted))) - 1) <= resin.Ratio.TolerancePercent / 100;
             });
 
+    [Fact]
+    public void A_batch_set_by_hand_keeps_the_ratio_and_tells_its_error()
+    {
+        var batch = BatchMaker.OfVolume(Resin("epoxy-2to1"), 45, Cases.Cup);
+        (batch.AMl, batch.BMl).ShouldBe((30, 15));
+        batch.TotalG.ShouldBe((30 * Resin("epoxy-2to1").DensityAGPerMl!.Value) + (15 * Resin("epoxy-2to1").DensityBGPerMl!.Value), 1e-9);
+        batch.RatioErrorPercent.ShouldBe(BatchMaker.RatioErrorPercent(30, 15, 0.5), 1e-9);
+        Should.Throw<ArgumentOutOfRangeException>(() => BatchMaker.OfVolume(Resin("epoxy-2to1"), 0, Cases.Cup));
+        Should.Throw<ArgumentOutOfRangeException>(() => BatchMaker.Least(Resin("epoxy-2to1"), 0, Cases.Cup));
+    }
+
+    // Where no small whole numbers of lines make the ratio, B stands on a line and A on the mark that the ratio asks for.
+    [Fact]
+    public void A_crooked_ratio_puts_the_hardener_on_a_line()
+    {
+        var resin = Resin("epoxy-2to1") with { Ratio = new MixRatio(RatioBasis.Volume, 2.37, 1, 10) };
+        var batch = BatchMaker.Least(resin, 12, new CupDevice(5, 0.1, 100));
+        batch.BMl.ShouldBe(5, 1e-9);
+        batch.AMl.ShouldBe(2.37 * 5, 1e-9);
+    }
+
+    // A ratio of thirds needs three lines of the hardener: 7 to 3 is 35 and 15 on lines of 5 mL.
+    [Fact]
+    public void A_ratio_of_thirds_stands_on_its_lines()
+    {
+        var resin = Resin("epoxy-2to1") with { Ratio = new MixRatio(RatioBasis.Volume, 7, 3, 10) };
+        var batch = BatchMaker.Least(resin, 20, new CupDevice(5, 0.1, 100));
+        (batch.AMl, batch.BMl).ShouldBe((35, 15));
+        var quarters = BatchMaker.Least(resin with { Ratio = new MixRatio(RatioBasis.Volume, 9, 4, 10) }, 20, new CupDevice(5, 0.1, 100));
+        (quarters.AMl, quarters.BMl).ShouldBe((45, 20));
+    }
+
+    // The least on a scale, worked by hand: 2 : 1 by weight in steps of 1 g, each to 0.5 g, is known to 100·0.5/√3·√(1/4+1)/n %
+    // for n grams of hardener, so that 10 % takes 3.23 g, which is 4 and 8 g.
+    [Fact]
+    public void A_scale_takes_the_fewest_steps_that_hold_the_ratio()
+    {
+        var resin = Resin("epoxy-2to1") with { Ratio = new MixRatio(RatioBasis.Weight, 2, 1, 10) };
+        var batch = BatchMaker.Least(resin, 0.1, new ScaleDevice(1));
+        (batch.AG, batch.BG).ShouldBe((8, 4), "a scale's step is off by half of it");
+        var finer = BatchMaker.Least(resin, 0.1, new ScaleDevice(0.1));
+        finer.AG.ShouldBe(0.8, 1e-9);
+        finer.BG.ShouldBe(0.4, 1e-9);
+    }
+
     // Gel coat at 2 %: common practice. 50 g take 1 g.
     [Fact]
     public void Catalyst_at_the_labels_temperature_is_the_labels_dose()
