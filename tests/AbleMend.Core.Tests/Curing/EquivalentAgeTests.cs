@@ -26,6 +26,18 @@ public class EquivalentAgeTests
         EquivalentAge.ActivationKjPerMol(12, slower, 25, 60).ShouldBe(activation, 1e-9);
     }
 
+    [Theory]
+    [InlineData(0, 60)]
+    [InlineData(60, -1)]
+    public void A_point_of_a_label_takes_some_time(double firstMin, double secondMin) =>
+        Should.Throw<ArgumentOutOfRangeException>(() => EquivalentAge.ActivationKjPerMol(20, firstMin, 30, secondMin));
+
+    [Theory]
+    [InlineData(-1)]
+    [InlineData(201)]
+    public void An_activation_energy_lies_where_cures_have_it(double kjPerMol) =>
+        Should.Throw<ArgumentOutOfRangeException>(() => EquivalentAge.Rate(kjPerMol, 20, 25));
+
     [Fact]
     public void Two_points_at_one_temperature_say_nothing() =>
         Should.Throw<ArgumentOutOfRangeException>(() => EquivalentAge.ActivationKjPerMol(20, 10, 20, 5)).ParamName.ShouldBe("secondC");

@@ -14,6 +14,13 @@ public class MoistureCureTests
         MoistureCure.AbsoluteHumidityGPerM3(airC, percent).ShouldBe(gPerM3, 0.06);
 
     // Diffusion-limited: twice as deep takes four times as long.
+    [Theory]
+    [InlineData(-41, 50)]
+    [InlineData(61, 50)]
+    [InlineData(20, 101)]
+    public void Air_that_cannot_be_is_refused(double airC, double percent) =>
+        Should.Throw<ArgumentOutOfRangeException>(() => MoistureCure.AbsoluteHumidityGPerM3(airC, percent));
+
     [Fact]
     public void Twice_as_deep_takes_four_times_as_long() =>
         (MoistureCure.Factor(8, 4, 22, 50) / MoistureCure.Factor(4, 4, 22, 50)).ShouldBe(4, 1e-9);

@@ -144,6 +144,26 @@ public class RatioTests
         amount.Held.ShouldBeFalse();
     }
 
+    [Fact]
+    public void Catalyst_is_measured_by_weight_by_volume_or_in_whole_drops()
+    {
+        var amount = Catalyst.For(new CatalystDose(2, 1, 3, 0.025, 1.25), 50, 20, 20);
+        amount.VolumeMl.ShouldBe(0.8, 1e-9);
+        Catalyst.For(new CatalystDose(2, 1, 3, 0.025, 1.25), 0.1, 20, 20).Drops.ShouldBe(1, "half a drop cannot be had");
+        Should.Throw<ArgumentOutOfRangeException>(() => Catalyst.For(new CatalystDose(2, 1, 3, 0.025, 1.25), 0, 20, 20));
+    }
+
+    // 2 : 1 by volume at 1.2 and 0.9 g/mL is 2.4 : 0.9 by weight; 26 of A in 3 : 2 asks for 17.33 of B. Worked by hand.
+    [Fact]
+    public void Shares_and_over_pours_follow_from_parts_and_densities()
+    {
+        var resin = Resin("epoxy-2to1") with { Ratio = new MixRatio(RatioBasis.Volume, 2, 1, 10), DensityAGPerMl = 1.2, DensityBGPerMl = 0.9 };
+        Ratio.MassShareOfA(resin).ShouldBe(2.4 / 3.3, 1e-12);
+        Ratio.MassShareOfA(resin with { Ratio = new MixRatio(RatioBasis.Weight, 100, 42, 10) }).ShouldBe(100 / 142.0, 1e-12);
+        Ratio.VolumeShareOfA(resin with { Ratio = new MixRatio(RatioBasis.Weight, 3, 2, 10) }).ShouldBe(2.5 / (2.5 + (2 / 0.9)), 1e-12);
+        Ratio.OtherPart(26, 3, 2).ShouldBe(26 * 2 / 3.0, 1e-12);
+    }
+
     [Theory]
     [InlineData(12, 2.5, false)]
     [InlineData(2, 2.5, true)]

@@ -25,6 +25,17 @@ public class VolumeTests
         Cavity.GrooveMl(100, 4, 5).ShouldBe(1, 1e-12);
     }
 
+    [Theory]
+    [InlineData(-1, 200, 0.45)]
+    [InlineData(100, 0, 0.45)]
+    [InlineData(100, 200, 0.19)]
+    [InlineData(100, 200, 0.81)]
+    public void A_laminate_that_cannot_be_is_refused(double areaCm2, double gPerM2, double fibre) =>
+        Should.Throw<ArgumentOutOfRangeException>(() => Laminate.ResinG(areaCm2, gPerM2, fibre));
+
+    [Fact]
+    public void A_slit_is_length_by_width_by_depth() => Cavity.SlitMl(50, 2, 30).ShouldBe(3, 1e-12);
+
     [Fact]
     public void Shrink_and_cup_loss_are_added() => Cavity.ToMixMl(9.4, 6, 2).ShouldBe(12, 1e-9);
 

@@ -16,6 +16,22 @@ public class OffcutsTests
         placed.Turned.ShouldBeTrue();
     }
 
+    // The small one first would take the corner of the only piece that has room for the large one.
+    [Fact]
+    public void The_largest_patch_is_laid_first_and_an_exact_fit_is_a_fit()
+    {
+        var placed = Offcuts.TryFit([(1, 30, 20), (2, 100, 60)], [new Offcut("scrap", "glass-136", 130, 60)])!;
+        placed.ShouldBe([new Placement(2, "scrap", 0, 0, false), new Placement(1, "scrap", 100, 0, false)]);
+        Offcuts.TryFit([(2, 60, 10), (1, 30, 30)], [new Offcut("scrap", "glass-136", 60, 40)])!.Select(each => each.Patch).ShouldBe([1, 2], "by area and not by length over width");
+        Offcuts.TryFit([(1, 50, 30)], [new Offcut("scrap", "glass-136", 50, 30)]).ShouldNotBeNull();
+        Offcuts.TryFit([(1, 50, 30)], [new Offcut("scrap", "glass-136", 50, 29.9)]).ShouldBeNull();
+    }
+
+    // 100 × 20 is less cloth than 60 × 50, though longer for its width.
+    [Fact]
+    public void The_smallest_piece_is_the_one_of_least_area() =>
+        Offcuts.TryFit([(1, 50, 20)], [new Offcut("square", "glass-136", 60, 50), new Offcut("strip", "glass-136", 100, 20)])!.Single().Offcut.ShouldBe("strip");
+
     [Fact]
     public void What_does_not_fit_is_said_and_not_squeezed() => Offcuts.TryFit([(1, 60, 60), (2, 60, 60)], [new Offcut("scrap", "glass-136", 100, 70)]).ShouldBeNull();
 

@@ -76,6 +76,63 @@ public class OutlineTests
         Outline.IsSound([.. points.Split(' ').Select(pair => pair.Split(',')).Select(xy => new PointMm(double.Parse(xy[0]), double.Parse(xy[1])))]).ShouldBe(sound);
 
     [Fact]
+    public void Only_what_has_no_hollow_and_no_hole_grows_along_its_normals()
+    {
+        static bool Convex(NetTopologySuite.Geometries.Geometry geometry) => ConvexRing.TryOf(geometry, 12) is not null;
+        static NetTopologySuite.Geometries.Geometry Traced(params PointMm[] points) => Outline.Of(new TracedShape(points)).Geometry;
+        Convex(Outline.Of(new RoundShape(30)).Geometry).ShouldBeTrue();
+        Convex(Traced(new(0, 0), new(40, 0), new(40, 20), new(0, 20))).ShouldBeTrue();
+        Convex(Traced(new(0, 20), new(40, 20), new(40, 0), new(0, 0))).ShouldBeTrue("the other way round");
+        Convex(Traced(new(0, 0), new(20, 0), new(40, 0), new(40, 20), new(0, 20))).ShouldBeTrue("a corner that goes straight on is none");
+        Convex(Traced(new(0, 0), new(20, 5), new(40, 0), new(40, 20), new(0, 20))).ShouldBeFalse();
+        Convex(Outline.Of(new RoundShape(30), [new(new RoundShape(30), new PointMm(90, 0))]).Geometry).ShouldBeFalse("two pieces may meet as they grow");
+        var ring = Outline.Of(new RoundShape(60)).Geometry.Difference(Outline.Of(new RoundShape(20)).Geometry);
+        Convex(ring).ShouldBeFalse("a hole closes as it grows");
+        // Five points of a star in the order in which a pen draws it turn twice round.
+        Convex(Traced([.. Enumerable.Range(0, 5).Select(i => i * 4 * Math.PI / 5).Select(angle => new PointMm(30 * Math.Cos(angle), 30 * Math.Sin(angle)))])).ShouldBeFalse();
+    }
+
+    // A square of 40 by 20 grown by 12: each corner becomes a quarter turn of twelve segments, worked by hand.
+    [Fact]
+    public void A_rectangle_grows_to_its_sides_and_a_quarter_round_at_each_corner()
+    {
+        var grown = Outline.Of(new CrackShape(40, 20)).Grown(12);
+        (grown.LengthMm, grown.WidthMm).ShouldBe((64, 44));
+        grown.Pieces.Single().Count.ShouldBe(4 * 13);
+        grown.AreaMm2.ShouldBe((40 * 20) + (2 * 12 * (40 + 20)) + (48 * 0.5 * 144 * Math.Sin(Math.PI / 24)), 1e-6);
+        var straight = Outline.Of(new TracedShape([new(0, 0), new(20, 0), new(40, 0), new(40, 20), new(0, 20)])).Grown(12);
+        straight.AreaMm2.ShouldBe(grown.AreaMm2, 1e-6);
+        straight.Pieces.Single().Count.ShouldBe(53);
+    }
+
+    [Fact]
+    public void A_neighbour_lies_where_it_was_measured()
+    {
+        var both = Outline.Of(new CrackShape(10, 4), [new(new CrackShape(10, 4), new PointMm(30, 20))]);
+        (both.LengthMm, both.WidthMm, both.AreaMm2).ShouldBe((40, 24, 80));
+        both.Pieces.SelectMany(piece => piece).Max(point => point.X).ShouldBe(35);
+        both.Pieces.SelectMany(piece => piece).Max(point => point.Y).ShouldBe(22);
+        Outline.Of(new CrackShape(10, 4)).Grown(0).AreaMm2.ShouldBe(40);
+        Should.Throw<ArgumentOutOfRangeException>(() => both.Grown(-1));
+    }
+
+    [Fact]
+    public void A_point_at_infinity_is_not_sound()
+    {
+        Outline.IsSound([new(0, 0), new(4, double.PositiveInfinity), new(5, 5)]).ShouldBeFalse();
+        Outline.IsSound([new(0, 0), new(1, 0), new(0, 1)]).ShouldBeFalse("half a square millimetre is no more than a slip of the pen");
+        Outline.IsSound([new(0, 0), new(1.1, 0), new(0, 1)]).ShouldBeTrue();
+    }
+
+    [Fact]
+    public void Patches_need_a_margin_and_their_steps_go_outward()
+    {
+        var hole = Outline.Of(new RoundShape(30));
+        Should.Throw<ArgumentOutOfRangeException>(() => PatchStack.Over(hole, ["a"], 0, 15, largestFirst: false));
+        Should.Throw<ArgumentOutOfRangeException>(() => PatchStack.Over(hole, ["a"], 20, -1, largestFirst: false));
+    }
+
+    [Fact]
     public void A_point_that_is_no_number_is_not_sound() => Outline.IsSound([new(0, 0), new(double.NaN, 4), new(5, 5)]).ShouldBeFalse();
 
     [Fact]

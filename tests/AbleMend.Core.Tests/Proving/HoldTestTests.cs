@@ -37,6 +37,50 @@ public class HoldTestTests
         result.LossPercentPerHour!.Value.ShouldBe(3, 0.2);
     }
 
+    // Reference: least squares of Math.NET Numerics for the slope, its Student's t for the band; the error of a slope is
+    // √(SSE/(n − 2)/Sxx), textbook.
+    [Theory]
+    [InlineData(4)]
+    [InlineData(7)]
+    [InlineData(13)]
+    [InlineData(30)]
+    public void The_band_is_that_of_a_reference_library(int count)
+    {
+        var random = new Random(count);
+        HoldReading[] readings = [.. Enumerable.Range(0, count).Select(i => new HoldReading(10 + (5 * i), 103 - (0.4 * i) + random.NextDouble(), 20 + (0.3 * i), 101.3))];
+        var x = readings.Select(each => each.Minute / 60).ToArray();
+        var amounts = readings.Select(each => (each.GaugeKpa + each.BarometerKpa) / (each.AirC + 273.15)).ToArray();
+        var y = amounts.Select(amount => amount / amounts[0] * 100).ToArray();
+        var (intercept, slope) = Fit.Line(x, y);
+        var error = Math.Sqrt(x.Zip(y).Sum(point => Math.Pow(point.Second - intercept - (slope * point.First), 2)) / (count - 2) / x.Sum(each => Math.Pow(each - x.Average(), 2)));
+        var result = HoldTest.Judge(readings, 2);
+        result.LossPercentPerHour!.Value.ShouldBe(-slope, 1e-9);
+        var t = count > 12 ? 1.96 : MathNet.Numerics.Distributions.StudentT.InvCDF(0, 1, count - 2, 0.975);
+        result.BandPercentPerHour!.Value.ShouldBe(t * error, t * error * 0.001);
+        (result.Given, result.Used).ShouldBe((count, count));
+    }
+
+    [Fact]
+    public void Three_readings_past_the_creep_are_enough_and_all_at_once_are_none()
+    {
+        HoldReading At(double minute) => new(minute, 103, 20, 101.3);
+        HoldTest.Judge([At(9.9), At(10), At(20), At(30)], 2).ShouldSatisfyAllConditions(each => each.Verdict.ShouldBe(HoldVerdict.Pass), each => each.Used.ShouldBe(3));
+        HoldTest.Judge([At(10), At(20)], 2).Verdict.ShouldBe(HoldVerdict.NotYet);
+        HoldTest.Judge([At(20), At(20), At(20)], 2).Verdict.ShouldBe(HoldVerdict.NotYet);
+        Should.Throw<ArgumentOutOfRangeException>(() => HoldTest.Judge([], 0));
+    }
+
+    // A fall of just what matters in an hour, without a spread: 100 to 98 of what is inside, worked by hand.
+    [Fact]
+    public void Just_what_matters_neither_passes_nor_fails()
+    {
+        HoldReading[] readings = [.. Enumerable.Range(0, 4).Select(i => new HoldReading(10 + (30 * i), 100 - i, 0, 0))];
+        var result = HoldTest.Judge(readings, 2);
+        result.LossPercentPerHour!.Value.ShouldBe(2, 1e-9);
+        HoldTest.Judge(readings, 2 + 1e-6).Verdict.ShouldBe(HoldVerdict.Pass);
+        HoldTest.Judge(readings, 2 - 1e-6).Verdict.ShouldBe(HoldVerdict.Fail);
+    }
+
     [Theory]
     [InlineData(0)]
     [InlineData(3)]

@@ -25,6 +25,21 @@ public class RoomAirTests
         air.ShareOfFlammable.ShouldBe(105.2 / 2500, 0.001);
     }
 
+    // Mean over eight hours of C0·e^(−n·t), worked by hand: with a tenth of the air changed an hour it is C0·(1 − e^−0.8)/0.8 = 0.688·C0.
+    [Fact]
+    public void In_air_that_hardly_changes_most_of_the_vapour_stays()
+    {
+        var air = RoomAir.Estimate(RoomAir.Limits["acetone"], 10, 40, 0.1);
+        (air.MeanPpm / air.PeakPpm).ShouldBe(0.6883, 0.0001);
+    }
+
+    [Theory]
+    [InlineData(-1, 40, 1)]
+    [InlineData(10, 0, 1)]
+    [InlineData(10, 40, 0)]
+    public void A_room_has_a_size_and_some_air(double grams, double roomM3, double airChanges) =>
+        Should.Throw<ArgumentOutOfRangeException>(() => RoomAir.Estimate(RoomAir.Limits["acetone"], grams, roomM3, airChanges));
+
     [Fact]
     public void A_spilt_half_litre_in_a_cupboard_is_told()
     {
