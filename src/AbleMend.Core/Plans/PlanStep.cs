@@ -99,4 +99,8 @@ public sealed record PlanStep(
     double? UseWithinMin,
     IReadOnlyList<string> Draws,
     string? Proof = null
-);
+)
+{
+    /// <summary>A step of which only the time is wanted, as for ranking.</summary>
+    internal static PlanStep Timed(Stage stage, StepTiming timing) => new(timing.StepId, stage, "", "", [], [], null, timing, null, []);
+}

@@ -14,6 +14,12 @@ internal static class Finish
     public static PlanStep Sand(MethodInputs inputs, double areaCm2, List<Warning> warnings)
     {
         var rungs = Ladder(inputs.View.Drawer, inputs.View, areaCm2, warnings);
+        var timing = new StepTiming("sand", Math.Ceiling(rungs.Sum(rung => rung.Minutes)), false, null);
+        if (inputs.Sheet.TimingOnly)
+        {
+            return PlanStep.Timed(Stage.Finish, timing);
+        }
+
         foreach (var (rung, i) in rungs.Select((rung, i) => (rung, i)))
         {
             var before = i == 0 ? null : rungs[i - 1].Grit;
@@ -32,7 +38,7 @@ internal static class Finish
             $"{ladder}, {block}. Scribble with a pencil between rungs as a guide coat. Stay on the coat until it is flush, then blend it out.",
             [.. inputs.Sheet.Figures.Where(figure => figure.Id.StartsWith("sand.", StringComparison.Ordinal)).Select(figure => figure.Id)],
             ["resin-dust", "glass-dust"], "Stop before the weave shows.",
-            new StepTiming("sand", Math.Ceiling(rungs.Sum(rung => rung.Minutes)), false, null), null, ["finish"]);
+            timing, null, ["finish"]);
     }
 
     /// <summary>A step that is a test.</summary>

@@ -78,6 +78,12 @@ internal static class Ground
     /// <param name="from">The margins that it was made from.</param>
     public static PlanStep Key(MethodInputs inputs, Outline key, double minutes, string rule, params Input[] from)
     {
+        var timing = new StepTiming("key", minutes, false, null);
+        if (inputs.Sheet.TimingOnly)
+        {
+            return PlanStep.Timed(Stage.Prepare, timing);
+        }
+
         var grit = NearestGrit(inputs.View.Drawer, KeyGrit);
         inputs.Sheet.Put("key.grit", "Grit to key", new Worked(grit.Grade, grit.Scale == GritScale.P ? "P" : "CAMI",
             new Derivation("P60 on a hard pad, down to the weave, so that the resin has a key; the nearest grit in the drawer",
@@ -87,7 +93,7 @@ internal static class Ground
         return new PlanStep("key", Stage.Prepare, $"Key it with {grit.Label}",
             $"Hard pad, {grit.Label}, down to the weave over the whole outline and not past it. No shine may be left. Blow and brush it clean.",
             ["key.grit", "key.area"], ["glass-dust"], "Scuff the rim as well as the middle: the edge is what lifts.",
-            new StepTiming("key", minutes, false, null), null, ["key"]);
+            timing, null, ["key"]);
     }
 
     /// <summary>Wipes with a cleaner that harms no layer, lets it flash, and checks the dew point.</summary>
@@ -95,6 +101,11 @@ internal static class Ground
     {
         var view = inputs.View;
         var cleaner = inputs.Materials.Cleaner;
+        if (inputs.Sheet.TimingOnly)
+        {
+            return PlanStep.Timed(Stage.Prepare, new StepTiming("clean", 3, false, Flashing(cleaner)));
+        }
+
         var clock = EvaporationOf(cleaner);
         var bench = view.Case.Bench;
         var flash = inputs.Sheet.Put("clean.flash", "Flash time", new Worked(cleaner.FlashMin!.Value / clock.RateAt(bench.TemperatureC), "min",

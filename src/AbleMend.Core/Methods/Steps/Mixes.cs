@@ -28,7 +28,7 @@ internal static class Mixes
         var resin = inputs.Materials.Main;
         if (inputs.Sheet.TimingOnly)
         {
-            return new PlanStep($"{order.Prefix}-mix", Stage.Mix, order.Title, "", [], [], null, new StepTiming($"{order.Prefix}-mix", MixingMin, false, null), null, []);
+            return PlanStep.Timed(Stage.Mix, new StepTiming($"{order.Prefix}-mix", MixingMin, false, null));
         }
 
         var before = inputs.Sheet.Figures.Count;
