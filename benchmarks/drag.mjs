@@ -19,7 +19,8 @@ await page.evaluate(() => {
   const plan = document.querySelector('main');
   let before = '';
   new MutationObserver(() => {
-    const ready = [...document.querySelectorAll('strong')].map((each) => each.textContent).join();
+    // Ready for use and full cure: the one may stay at the shop's opening, the other moves with every degree.
+    const ready = [...document.querySelectorAll('p')].find((each) => each.textContent.includes('full cure'))?.textContent;
     if (!asked || ready === before) return;
     before = ready;
     const from = asked;
