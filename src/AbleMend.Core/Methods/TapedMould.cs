@@ -45,7 +45,7 @@ public sealed class TapedMould : MendMethod
         list.Do("untape", Stage.Finish, "Tape off, look: low or bubbled, again", "Low or bubbled: scuff and fill again. Else sand wet, P240 then P400, to the line.", 10, "Sand carbon wet.", Waits.Loadable(list.View, list.Main, "fill-mix"), ["carbon-dust", "resin-dust"], ["finish"]);
         list.Prove("fingernail").Prove("tap");
         var half = list.HalfMm();
-        list.Section("fill", MarkKind.Fill, true, "fill", (-half, 0), (-half, -ProudMm), (half, -ProudMm), (half, missing * 0.6), (0, Math.Min(missing, list.Damage.DepthMm)))
+        list.Section("fill", MarkKind.Fill, true, "fill", (-half, 0), (-half, -ProudMm), (half, -ProudMm), (half, Math.Min(missing * 0.6, list.Damage.DepthMm)), (0, Math.Min(missing, list.Damage.DepthMm)))
             .Section("lip", MarkKind.Tape, false, "taped lip", (half + 1, list.Damage.DepthMm), (half + 1, -ProudMm - 1.5), (-half, -ProudMm - 1.5));
         return list.End(list.View.Outline, list.View.Outline.Grown(8));
     }

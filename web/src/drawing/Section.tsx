@@ -167,7 +167,7 @@ function Dimensions({ model, units }: { model: SectionModel; units: 'metric' | '
         ) : (
           <g key="right">
             <path d={`M${dimension.from.x} ${dimension.from.y}V${dimension.to.y}`} fill="none" strokeDasharray="3 2" />
-            <text x={dimension.to.x + 8} y={Math.max(dimension.to.y + 15, dimension.from.y + 15)} fontSize={14} fontWeight={700} stroke="var(--paper)" strokeWidth={4} paintOrder="stroke">
+            <text x={dimension.to.x + 8} y={Math.min(Math.max(dimension.to.y, dimension.from.y) + 15, model.height - 6)} fontSize={14} fontWeight={700} stroke="var(--paper)" strokeWidth={4} paintOrder="stroke">
               {measure(dimension.mm, 'mm', dimension.mm < 1 ? 2 : 1, units)} deep
             </text>
           </g>
