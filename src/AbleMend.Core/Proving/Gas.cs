@@ -38,7 +38,7 @@ public static class Gas
     /// <param name="thereKpa">Pressure of the air where it is taken, in kPa.</param>
     /// <returns>kPa, 0 or more.</returns>
     public static double BleedToKpa(double workingKpa, double nowC, double hottestC, double hereKpa = SeaLevelKpa, double thereKpa = SeaLevelKpa) =>
-        Math.Max(0, CarriedKpa(workingKpa, hottestC, nowC, thereKpa, hereKpa));
+        CarriedKpa(workingKpa, hottestC, nowC, thereKpa, hereKpa);
 
     /// <summary>Gauge pressure after a change of temperature and of the air round it, at the same volume.</summary>
     /// <param name="gaugeKpa">Gauge pressure in kPa, 0 or more.</param>
@@ -46,9 +46,9 @@ public static class Gas
     /// <param name="toC">Temperature that it comes to.</param>
     /// <param name="hereKpa">Pressure of the air where it was read, in kPa.</param>
     /// <param name="thereKpa">Pressure of the air where it is taken, in kPa.</param>
-    /// <returns>20 kPa carried from sea level to 2000 m, as warm: 41.8.</returns>
+    /// <returns>20 kPa carried from sea level to 2000 m, as warm: 41.8; 0 where the skin goes limp.</returns>
     public static double CarriedKpa(double gaugeKpa, double fromC, double toC, double hereKpa, double thereKpa) =>
-        GaugeKpaAt(gaugeKpa, fromC, toC, hereKpa) + hereKpa - Guard.Positive(thereKpa, nameof(thereKpa));
+        Math.Max(0, GaugeKpaAt(gaugeKpa, fromC, toC, hereKpa) + hereKpa - Guard.Positive(thereKpa, nameof(thereKpa)));
 
     /// <summary>Water in mL that an open volume draws in when its air is cooled under water.</summary>
     /// <param name="volumeMl">Volume in mL, above 0.</param>

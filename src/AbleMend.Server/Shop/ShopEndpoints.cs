@@ -55,6 +55,8 @@ public static class ShopEndpoints
         var known = planner.Catalogue.With(settings.Products ?? []).Materials;
         // A material may stand on the shelf in several tins: the one that lasts longest is the one to go by.
         var lastDays = (settings.Shelf ?? [])
+            // What a later catalogue no longer knows has no life that could be told.
+            .Where(tin => known.ContainsKey(tin.Material))
             .GroupBy(tin => tin.Material)
             .Select(tins => (Material: tins.Key, Day: tins.Select(tin => tin.LastDay(known[tin.Material]) ?? DateOnly.MaxValue).Max()))
             .Where(each => each.Day < DateOnly.MaxValue)

@@ -48,6 +48,7 @@ public class GasTests
         var bled = Gas.BleedToKpa(60, 20, 45, sea, high);
         Gas.CarriedKpa(bled, 20, 45, sea, high).ShouldBe(60, 1e-9);
         Gas.BleedToKpa(5, 20, 45, sea, high).ShouldBe(0);
+        Gas.CarriedKpa(3, 20, 20, high, sea).ShouldBe(0, "brought down, it goes limp");
     }
 
     [Theory]
