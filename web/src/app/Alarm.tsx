@@ -17,7 +17,10 @@ function readSilenced(): string[] {
   }
 }
 
-/** Rings when a window opens or is about to close anywhere on the bench, on every page, until it is silenced. */
+/**
+ * Rings when a window opens or is about to close anywhere on the bench, on every page, until it is silenced. It stands at
+ * the foot of the screen: nothing moves under a gloved finger because of it.
+ */
 export function Alarm() {
   const bench = useQuery(benchQuery);
   const now = useNow();
@@ -49,7 +52,7 @@ export function Alarm() {
 function Ringing({ alarms, onSilence }: { alarms: readonly BenchAlarm[]; onSilence: () => void }) {
   const lost = alarms.some((alarm) => alarm.kind === 'closing');
   return (
-    <div role="alert" className={`no-print flex flex-wrap items-center gap-x-5 gap-y-1 border-b-2 border-ink px-5 py-1.5 ${lost ? 'bg-late-soft' : 'bg-good-soft'}`}>
+    <div role="alert" className={`no-print flex flex-wrap items-center gap-x-5 gap-y-1 sticky bottom-0 z-20 border-t-2 border-ink px-5 py-1.5 ${lost ? 'bg-late-soft' : 'bg-good-soft'}`}>
       <strong>{lost ? 'About to be lost' : 'Open now'}</strong>
       {alarms.slice(0, 3).map((alarm) => (
         <Link key={alarm.key} to="/mends/$id/$stage" params={{ id: String(alarm.id), stage: 'mend' }} className="flex min-h-11 items-center underline underline-offset-4">

@@ -28,14 +28,16 @@ export function Shell() {
   return (
     <ZoneProvider value={settings.bench.zone ?? 'Etc/UTC'}>
       <UnitsProvider shop={settings.units}>
-        <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-20 focus:bg-sheet focus:p-3">
-          To the work
-        </a>
-        <TopLine shopName={settings.name} zone={settings.bench.zone ?? 'Etc/UTC'} />
-        <Alarm />
-        <main id="main">
-          <Outlet />
-        </main>
+        <div className="flex min-h-dvh flex-col print:block">
+          <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-20 focus:bg-sheet focus:p-3">
+            To the work
+          </a>
+          <TopLine shopName={settings.name} zone={settings.bench.zone ?? 'Etc/UTC'} />
+          <main id="main" className="flex-1">
+            <Outlet />
+          </main>
+          <Alarm />
+        </div>
       </UnitsProvider>
     </ZoneProvider>
   );
