@@ -35,13 +35,14 @@ public static class DemoData
         ],
         Offcuts: [new("glass, long", "glass-136", 640, 180), new("glass, square", "glass-136", 150, 150), new("PVC, grey", "pvc-patch", 210, 120)]);
 
-    /// <summary>Fills an empty database.</summary>
+    /// <summary>Fills an empty database, all of it or nothing: a start that is cut short leaves it empty for the next one.</summary>
     /// <param name="db">The database.</param>
     /// <param name="planner">Planner for the demo's plans.</param>
     /// <param name="now">The present, which the stages are placed around.</param>
     /// <param name="cancel">Cancels.</param>
     public static async Task FillAsync(MendDb db, Planner planner, DateTimeOffset now, CancellationToken cancel)
     {
+        await using var filling = await db.Database.BeginTransactionAsync(cancel);
         db.Shop.Add(new ShopRow { SettingsJson = JsonSerializer.Serialize(Settings, OpenJson.Options) });
         var items = DemoItems.At(now).ToDictionary(item => item.Tag);
         db.Items.AddRange(items.Values);
@@ -57,6 +58,8 @@ public static class DemoData
                 await db.SaveChangesAsync(cancel);
             }
         }
+
+        await filling.CommitAsync(cancel);
     }
 
     private static MendRow Stage(DemoScene scene, ItemRow item, Planner planner, DateTimeOffset now)
