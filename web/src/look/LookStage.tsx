@@ -186,7 +186,7 @@ function BenchFields({ repairCase, construction, change, problems }: FieldsProps
       {construction.family === 'boards' ? (
         <Choice label="Tint bare foam" value={wanted.tint ? 'yes' : 'no'} options={[['no', 'No'], ['yes', 'Yes']]} onPick={(tint) => change(withWanted(repairCase, { tint: tint === 'yes' }))} />
       ) : null}
-      <div className="sm:col-span-2">
+      <div className="sm:col-span-3">
         <Choice label="Light for light-cured resin" value={bench.light ?? 'full-sun'} options={entries(lightWords)} onPick={(light) => change(withBench(repairCase, { light }))} />
       </div>
     </div>

@@ -41,7 +41,7 @@ export function HoldReadings({ hold, test, stepId, desk }: { hold: NonNullable<R
         </label>
         <label>
           <span className="lettering block">Barometer, kPa</span>
-          <input className={field} inputMode="decimal" placeholder="101.3" value={barometer} onChange={(event) => setBarometer(event.target.value)} />
+          <input className={field} inputMode="decimal" placeholder="usual here" value={barometer} onChange={(event) => setBarometer(event.target.value)} />
         </label>
         <Button type="submit" className="min-h-16" disabled={number(gauge) === null || desk.busy}>
           Keep the reading
