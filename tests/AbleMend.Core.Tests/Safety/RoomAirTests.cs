@@ -33,13 +33,6 @@ public class RoomAirTests
         (air.MeanPpm / air.PeakPpm).ShouldBe(0.6883, 0.0001);
     }
 
-    [Theory]
-    [InlineData(-1, 40, 1)]
-    [InlineData(10, 0, 1)]
-    [InlineData(10, 40, 0)]
-    public void A_room_has_a_size_and_some_air(double grams, double roomM3, double airChanges) =>
-        Should.Throw<ArgumentOutOfRangeException>(() => RoomAir.Estimate(RoomAir.Limits["acetone"], grams, roomM3, airChanges));
-
     [Fact]
     public void A_spilt_half_litre_in_a_cupboard_is_told()
     {
