@@ -2,7 +2,7 @@ import { Slider } from 'radix-ui';
 import { memo, useId } from 'react';
 import { useUnits } from '../app/units';
 import { measure } from '../ui/units';
-import type { LayerBand, Mark, SectionModel } from './section';
+import { dimensionPx, type LayerBand, type Mark, type SectionModel } from './section';
 
 const fillOf: Record<LayerBand['texture'], string> = {
   clear: 'var(--coat)',
@@ -143,9 +143,9 @@ function MarkShape({ mark, id }: { mark: Mark; id: string }) {
   return (
     <g>
       <path d={mark.path} fill={look.fill === 'resin' ? `url(#${id}resin)` : look.fill} stroke={look.stroke} strokeWidth={look.width} strokeDasharray={look.dash} />
-      {mark.words && mark.at && !/^patch \d/.test(mark.words) ? (
-        <text x={mark.at.x} y={mark.at.y} fontSize={11} textAnchor="middle" fill="var(--ink)" stroke="var(--paper)" strokeWidth={3} paintOrder="stroke">
-          {mark.words}
+      {mark.words ? (
+        <text x={mark.words.x} y={mark.words.y} fontSize={11} textAnchor="middle" fill="var(--ink)" stroke="var(--paper)" strokeWidth={3} paintOrder="stroke">
+          {mark.words.text}
         </text>
       ) : null}
     </g>
@@ -160,14 +160,14 @@ function Dimensions({ model, units }: { model: SectionModel; units: 'metric' | '
           <g key="top">
             <path d={`M${dimension.from.x} ${model.surfaceY - 26}v-30M${dimension.to.x} ${model.surfaceY - 26}v-30M${dimension.from.x} 26H${dimension.to.x}`} fill="none" />
             <path d={`M${dimension.from.x} 26l7 -3v6zM${dimension.to.x} 26l-7 -3v6z`} stroke="none" />
-            <text x={(dimension.from.x + dimension.to.x) / 2} y={19} textAnchor="middle" fontSize={14} fontWeight={700} stroke="none">
+            <text x={dimension.wordsAt.x} y={dimension.wordsAt.y} textAnchor="middle" fontSize={dimensionPx} fontWeight={700} stroke="none">
               {measure(dimension.mm, 'mm', 0, units)}
             </text>
           </g>
         ) : (
           <g key="right">
             <path d={`M${dimension.from.x} ${dimension.from.y}V${dimension.to.y}`} fill="none" strokeDasharray="3 2" />
-            <text x={dimension.to.x + 8} y={Math.min(Math.max(dimension.to.y, dimension.from.y) + 15, model.height - 6)} fontSize={14} fontWeight={700} stroke="var(--paper)" strokeWidth={4} paintOrder="stroke">
+            <text x={dimension.wordsAt.x} y={dimension.wordsAt.y} fontSize={dimensionPx} fontWeight={700} stroke="var(--paper)" strokeWidth={4} paintOrder="stroke">
               {measure(dimension.mm, 'mm', dimension.mm < 1 ? 2 : 1, units)} deep
             </text>
           </g>

@@ -39,7 +39,7 @@ describe('the section', () => {
   it('draws what a method asks for once it is reached, to the same scale as the layers', () => {
     const hole = { id: 'drill', view: 'section', kind: 'drill', closed: true, words: 'stop hole', points: [{ x: -2, y: 0 }, { x: 2, y: 0 }, { x: 2, y: 30 }, { x: -2, y: 30 }] } as const;
     const drawn = section(input(['drill'], { drawing: { ...drawing, marks: [{ ...hole, points: [...hole.points] }] } }));
-    expect(drawn.marks.map((mark) => [mark.kind, mark.words])).toEqual([['drill', 'stop hole']]);
+    expect(drawn.marks.map((mark) => [mark.kind, mark.words?.text])).toEqual([['drill', 'stop hole']]);
     const bottom = drawn.surfaceY + drawn.scale.y(30);
     expect(drawn.marks[0]!.path).toContain(` ${Number(bottom.toFixed(1))}`);
     expect(section(input([], { drawing: { ...drawing, marks: [{ ...hole, points: [...hole.points] }] } })).marks).toEqual([]);
@@ -57,6 +57,16 @@ describe('the section', () => {
     const inside = { id: 'inside', view: 'section', kind: 'patch', closed: false, words: null, points: [{ x: 0, y: 61.5 }, { x: 5, y: 62.3 }] } as const;
     const far = { ...drawing, marks: [{ ...inside, points: [...inside.points] }] };
     expect(section(input([], { drawing: far })).scale.heightPx).toBeLessThan(section(input([])).scale.heightPx);
+  });
+
+  it('keeps the words of two works on one place, and of a dimension, apart', () => {
+    const mark = (id: string, words: string) => ({ id, view: 'section' as const, kind: 'patch' as const, closed: false, words, points: [{ x: -20, y: -2 }, { x: 20, y: -2 }] });
+    const drawn = section(input(['patch', 'seal'], { drawing: { ...drawing, marks: [mark('patch', 'bevelled patch'), mark('seal', 'urethane')] } }));
+    const [patch, seal] = drawn.marks.map((each) => each.words!.y);
+    expect(Math.abs(patch! - seal!)).toBeGreaterThanOrEqual(13);
+    const low = section(input(['inside'], { drawing: { ...drawing, marks: [{ ...mark('inside', 'inside'), points: [{ x: 0, y: 3.5 }, { x: 4, y: 3.5 }] }] } }));
+    const depth = low.dimensions.find((dimension) => dimension.side === 'right')!;
+    expect(Math.abs(low.marks[0]!.words!.y - depth.wordsAt.y)).toBeGreaterThanOrEqual(12);
   });
 
   it('stands the fill proud until it is faired', () => {

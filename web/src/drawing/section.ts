@@ -1,5 +1,6 @@
 import type { Drawing, RepairPlan, Schemas } from '../api/types';
 import { depthScale, type DepthScale } from './depthScale';
+import { apart, type Word } from './words';
 
 /** The section as shapes: a function from data to paths, so that it can be tested without a browser. */
 export interface SectionModel {
@@ -28,12 +29,13 @@ export interface LayerBand {
 export interface Mark {
   kind: 'cut' | 'fill' | 'patch' | 'coat' | 'film' | 'key' | 'tape' | 'finish' | 'bead' | 'glue' | 'clamp' | 'drill' | 'wrap' | 'forbidden' | 'flow';
   path: string;
-  words?: string;
-  at?: { x: number; y: number };
+  words?: Word;
 }
 
 interface Dimension {
   mm: number;
+  /** Where its words stand: over the middle of a width, beginning beside the foot of a depth. */
+  wordsAt: { x: number; y: number };
   from: { x: number; y: number };
   to: { x: number; y: number };
   side: 'top' | 'right';
@@ -54,6 +56,8 @@ const leftPx = 8;
 const rightPx = 132;
 const plyPx = 7;
 const proudPx = 6;
+/** Size of the type of a dimension. */
+export const dimensionPx = 14;
 /** Room under the item for what is put on its far face. */
 const belowPx = 40;
 /** What stands above the surface, or below the far face, is drawn at most so many times its size. */
@@ -85,6 +89,8 @@ export function section(input: SectionInput): SectionModel {
     return airPx + scale.y(depthMm) + past * Math.min(outsidePxPerMm, (belowPx - 12) / lowest);
   };
   const geometry: Geometry = { x, at, surface: airPx, input };
+  const work = [...(drawing.work ? marks(geometry, drawing.work, reached) : []), ...drawn.filter((mark) => reached.has(mark.id)).map((mark) => placed(geometry, mark))];
+  const dimensions = dimensionsOf(geometry, drawing);
   return {
     width,
     height,
@@ -101,16 +107,8 @@ export function section(input: SectionInput): SectionModel {
       thicknessMm: layer.thicknessMm,
     })),
     wound: hollow(geometry, drawing.halfWidthMm, drawing.depthMm),
-    marks: [...(drawing.work ? marks(geometry, drawing.work, reached) : []), ...drawn.filter((mark) => reached.has(mark.id)).map((mark) => placed(geometry, mark))],
-    dimensions: [
-      {
-        mm: drawing.halfWidthMm * 2,
-        from: { x: x(-drawing.halfWidthMm), y: airPx },
-        to: { x: x(drawing.halfWidthMm), y: airPx },
-        side: 'top',
-      },
-      { mm: drawing.depthMm, from: { x: x(0), y: airPx }, to: { x: x(0), y: at(drawing.depthMm) }, side: 'right' },
-    ],
+    marks: legible(work, dimensions, height),
+    dimensions,
   };
 }
 
@@ -123,6 +121,25 @@ interface Geometry {
 
 const n = (value: number) => Number(value.toFixed(1));
 
+function dimensionsOf({ x, at, input }: Geometry, { depthMm, halfWidthMm }: Drawing): Dimension[] {
+  const bottom = at(depthMm);
+  return [
+    { mm: halfWidthMm * 2, from: { x: x(-halfWidthMm), y: airPx }, to: { x: x(halfWidthMm), y: airPx }, wordsAt: { x: x(0), y: 19 }, side: 'top' },
+    { mm: depthMm, from: { x: x(0), y: airPx }, to: { x: x(0), y: bottom }, wordsAt: { x: x(0) + 8, y: Math.min(bottom + 15, input.height - 6) }, side: 'right' },
+  ];
+}
+
+/** The same marks with their words off one another and off the dimensions, which are the longest that either unit writes. */
+function legible(work: readonly Mark[], dimensions: readonly Dimension[], height: number): Mark[] {
+  const longest = { top: '1200 mm', right: '12.3 mm deep' };
+  const taken = dimensions.map(({ side, wordsAt }): Word => {
+    const text = longest[side];
+    return { text, x: wordsAt.x + (side === 'right' ? (text.length * dimensionPx) / 4 : 0), y: wordsAt.y, sizePx: dimensionPx };
+  });
+  const moved = apart(work.flatMap((mark) => mark.words ?? []), height, taken).values();
+  return work.map((mark) => (mark.words ? { ...mark, words: moved.next().value } : mark));
+}
+
 /** What a method draws, put where it belongs; its words stand above it, or below when it lies on the far face. */
 function placed({ x, at }: Geometry, mark: Drawing['marks'][number]): Mark {
   const corners = mark.points.map((point) => ({ x: n(x(point.x)), y: n(at(point.y)) }));
@@ -133,8 +150,7 @@ function placed({ x, at }: Geometry, mark: Drawing['marks'][number]): Mark {
   return {
     kind: mark.kind,
     path,
-    words: mark.words ?? undefined,
-    at: { x: middle, y: outside ? Math.min(...ys) - 4 : (Math.min(...ys) + Math.max(...ys)) / 2 + 4 },
+    words: mark.words ? { text: mark.words, x: middle, y: outside ? Math.min(...ys) - 4 : (Math.min(...ys) + Math.max(...ys)) / 2 + 4 } : undefined,
   };
 }
 
@@ -171,8 +187,6 @@ function marks(geometry: Geometry, work: NonNullable<Drawing['work']>, reached: 
     found.push({
       kind: 'patch',
       path: `M${n(x(-patch.lengthMm / 2))} ${surface - i * plyPx}L${n(x(-patch.lengthMm / 2 + 2))} ${y}H${n(x(patch.lengthMm / 2 - 2))}L${n(x(patch.lengthMm / 2))} ${surface - i * plyPx}`,
-      words: `patch ${patch.order}`,
-      at: { x: x(patch.lengthMm / 2), y: y + 3 },
     });
   });
   const top = surface - laid.length * plyPx;
@@ -181,8 +195,7 @@ function marks(geometry: Geometry, work: NonNullable<Drawing['work']>, reached: 
     found.push({
       kind: 'coat',
       path: `M${left} ${surface}Q${left} ${top - 5} ${n(x(-work.cutHalfWidthMm))} ${top - 5}H${n(x(work.cutHalfWidthMm))}Q${right} ${top - 5} ${right} ${surface}`,
-      words: 'coat',
-      at: { x: x(0), y: top - 9 },
+      words: { text: 'coat', x: x(0), y: top - 9 },
     });
   }
   if (has('film-open') && !has('finish')) {
@@ -190,7 +203,7 @@ function marks(geometry: Geometry, work: NonNullable<Drawing['work']>, reached: 
     const path = has('film')
       ? `M${n(x(-half))} ${surface - 4}H${n(x(half))}`
       : `M${n(x(-half))} ${surface - 4}Q${n(x(-half * 0.5))} ${surface - 52} ${n(x(0))} ${surface - 56}`;
-    found.push({ kind: 'film', path, words: has('film') ? 'film' : 'film, folded back', at: { x: x(0), y: surface - (has('film') ? 12 : 60) } });
+    found.push({ kind: 'film', path, words: { text: has('film') ? 'film' : 'film, folded back', x: x(0), y: surface - (has('film') ? 12 : 60) } });
   }
   return found;
 }
