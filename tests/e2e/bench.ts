@@ -9,7 +9,7 @@ export async function openMend(page: Page, url: string, tag: string): Promise<nu
 }
 
 export async function kept(page: Page): Promise<void> {
-  await expect(page.getByText(/^kept at/)).toBeVisible();
+  await expect(page.getByText(/^kept /)).toBeVisible();
 }
 
 export async function setNumber(page: Page, label: string | RegExp, value: string): Promise<void> {

@@ -8,7 +8,7 @@ import { Choice } from '../ui/Choice';
 import { Problems } from '../ui/Notice';
 import { NumberField } from '../ui/NumberField';
 import { fromLocalField, toLocalField } from '../ui/time';
-import { length, temperature } from '../ui/units';
+import { altitude, length, temperature } from '../ui/units';
 import { causeWords, kindWords, lightWords, warrantyWords } from '../ui/words';
 import { kindsAt, reshaped, totalThicknessMm, withBench, withDamage, withKind, withLocation, withWanted } from './edit';
 import { Finds } from './Finds';
@@ -181,7 +181,7 @@ function BenchFields({ repairCase, construction, change, problems }: FieldsProps
       <NumberField label="Humidity" value={bench.relativeHumidityPercent} unit="%" step={1} wrong={isWrong(problems, 'bench.relativeHumidityPercent')} onChange={(relativeHumidityPercent) => change(withBench(repairCase, { relativeHumidityPercent }))} />
       <NumberField label="Hottest in use" value={temperature.shown(wanted.hottestInUseC ?? 45, units)} unit={temperature.unit(units)} step={5} wrong={isWrong(problems, 'wanted.hottestInUseC')} onChange={(value) => change(withWanted(repairCase, { hottestInUseC: temperature.kept(value, units) }))} />
       {construction.pressureKpa == null ? null : (
-        <NumberField label="Used as high as" value={wanted.usedAtM ?? bench.altitudeM ?? 0} unit="m" step={100} wrong={isWrong(problems, 'wanted.usedAtM')} onChange={(usedAtM) => change(withWanted(repairCase, { usedAtM }))} />
+        <NumberField label="Used as high as" value={altitude.shown(wanted.usedAtM ?? bench.altitudeM ?? 0, units)} unit={altitude.unit(units)} step={100} wrong={isWrong(problems, 'wanted.usedAtM')} onChange={(value) => change(withWanted(repairCase, { usedAtM: altitude.kept(value, units) }))} />
       )}
       {construction.family === 'boards' ? (
         <Choice label="Tint bare foam" value={wanted.tint ? 'yes' : 'no'} options={[['no', 'No'], ['yes', 'Yes']]} onPick={(tint) => change(withWanted(repairCase, { tint: tint === 'yes' }))} />

@@ -13,7 +13,7 @@ import { ProveStage } from '../prove/ProveStage';
 import { RunStage } from '../run/RunStage';
 import { Button } from '../ui/Button';
 import { Notice, Problems } from '../ui/Notice';
-import { clock, when } from '../ui/time';
+import { when } from '../ui/time';
 import { MendDrawing } from './MendDrawing';
 import { stageNames, stages, type Stage } from './stages';
 import { useMend, type MendDesk } from './useMend';
@@ -109,22 +109,22 @@ function Heading({ desk, stage }: { desk: MendDesk; stage: Stage }) {
         ))}
       </nav>
       <p className="ml-auto pb-2 text-sm text-faint" role="status">
-        {keepingWords(desk, zone)}
+        {keepingWords(desk, (iso) => when(iso, now, zone))}
       </p>
     </div>
   );
 }
 
-function keepingWords({ keeping, mend }: MendDesk, zone: string): string {
+function keepingWords({ keeping, mend }: MendDesk, at: (iso: string) => string): string {
   switch (keeping.state) {
     case 'keeping':
       return 'keeping …';
     case 'faulty':
-      return `not kept yet; last kept at ${clock(mend.changedAt, zone)}`;
+      return `not kept yet; last kept ${at(mend.changedAt)}`;
     case 'conflict':
       return 'changed elsewhere';
     case 'kept':
-      return `kept at ${clock(keeping.at ?? mend.changedAt, zone)}`;
+      return `kept ${at(keeping.at ?? mend.changedAt)}`;
   }
 }
 

@@ -4,7 +4,7 @@ import { useUnits } from '../app/units';
 import type { MendDesk } from '../mend/useMend';
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
-import { temperature } from '../ui/units';
+import { barometer, pressure, temperature } from '../ui/units';
 
 const tones = { pass: 'good', fail: 'late', 'not-yet': 'early' } as const;
 const words = { pass: 'It holds.', fail: 'It leaks.', 'not-yet': 'Not yet.' };
@@ -14,11 +14,14 @@ export function HoldReadings({ hold, test, stepId, desk }: { hold: NonNullable<R
   const { units } = useUnits();
   const [gauge, setGauge] = useState('');
   const [air, setAir] = useState('');
-  const [barometer, setBarometer] = useState('');
+  const [weather, setWeather] = useState('');
   const number = (text: string) => (text.trim() === '' ? null : Number(text.replace(',', '.')));
-  const warm = number(air);
+  const kept = (text: string, quantity: typeof pressure) => {
+    const shown = number(text);
+    return shown === null ? null : quantity.kept(shown, units);
+  };
   const keep = () => {
-    desk.happened({ kind: 'pressure', stepId, value: number(gauge), airC: warm === null ? null : temperature.kept(warm, units), barometerKpa: number(barometer) });
+    desk.happened({ kind: 'pressure', stepId, value: kept(gauge, pressure), airC: kept(air, temperature), barometerKpa: kept(weather, barometer) });
     setGauge('');
   };
   const field = 'numeral h-16 w-full min-w-0 rounded-sm border-2 border-strong-line bg-sheet px-3 text-2xl';
@@ -32,7 +35,7 @@ export function HoldReadings({ hold, test, stepId, desk }: { hold: NonNullable<R
         }}
       >
         <label>
-          <span className="lettering block">Gauge, kPa</span>
+          <span className="lettering block">Gauge, {pressure.unit(units)}</span>
           <input className={field} inputMode="decimal" value={gauge} onChange={(event) => setGauge(event.target.value)} />
         </label>
         <label>
@@ -40,8 +43,8 @@ export function HoldReadings({ hold, test, stepId, desk }: { hold: NonNullable<R
           <input className={field} inputMode="decimal" placeholder="bench" value={air} onChange={(event) => setAir(event.target.value)} />
         </label>
         <label>
-          <span className="lettering block">Barometer, kPa</span>
-          <input className={field} inputMode="decimal" placeholder="usual here" value={barometer} onChange={(event) => setBarometer(event.target.value)} />
+          <span className="lettering block">Barometer, {barometer.unit(units)}</span>
+          <input className={field} inputMode="decimal" placeholder="usual here" value={weather} onChange={(event) => setWeather(event.target.value)} />
         </label>
         <Button type="submit" className="min-h-16" disabled={number(gauge) === null || desk.busy}>
           Keep the reading

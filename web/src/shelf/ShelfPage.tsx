@@ -7,6 +7,7 @@ import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { NumberField } from '../ui/NumberField';
 import { Notice, Problems } from '../ui/Notice';
+import { altitude, room, temperature } from '../ui/units';
 import { toolWords } from '../ui/words';
 import { Offcuts } from './Offcuts';
 import { Products } from './Products';
@@ -67,7 +68,7 @@ interface PartProps {
 }
 
 function Shop({ mine, setMine }: PartProps) {
-  const bench = mine.bench;
+  const { bench, units } = mine;
   const setBench = (change: Partial<Schemas['BenchFacts']>) => setMine({ ...mine, bench: { ...bench, ...change } });
   const field = 'h-11 w-full rounded-sm border-2 border-line bg-sheet px-3';
   return (
@@ -83,16 +84,16 @@ function Shop({ mine, setMine }: PartProps) {
       </label>
       <NumberField label="Hands are there from" value={bench.opensHour ?? 8} unit="h" step={1} onChange={(opensHour) => setBench({ opensHour })} />
       <NumberField label="until" value={bench.closesHour ?? 18} unit="h" step={1} onChange={(closesHour) => setBench({ closesHour })} />
-      <NumberField label="Bench by day" value={bench.temperatureC} unit="°C" step={1} onChange={(temperatureC) => setBench({ temperatureC })} />
-      <NumberField label="Bench by night" value={bench.nightTemperatureC ?? bench.temperatureC} unit="°C" step={1} onChange={(nightTemperatureC) => setBench({ nightTemperatureC })} />
+      <NumberField label="Bench by day" value={temperature.shown(bench.temperatureC, units)} unit={temperature.unit(units)} step={1} onChange={(value) => setBench({ temperatureC: temperature.kept(value, units) })} />
+      <NumberField label="Bench by night" value={temperature.shown(bench.nightTemperatureC ?? bench.temperatureC, units)} unit={temperature.unit(units)} step={1} onChange={(value) => setBench({ nightTemperatureC: temperature.kept(value, units) })} />
       <NumberField label="Humidity" value={bench.relativeHumidityPercent} unit="%" step={1} onChange={(relativeHumidityPercent) => setBench({ relativeHumidityPercent })} />
       <NumberField label="Air changes" value={bench.airChangesPerHour ?? 2} unit="/h" step={0.5} onChange={(airChangesPerHour) => setBench({ airChangesPerHour })} />
       <MaybeNumber label="Latitude, north +" value={bench.latitudeDeg} unit="°" onChange={(latitudeDeg) => setBench({ latitudeDeg })} />
       <MaybeNumber label="Longitude, east +" value={bench.longitudeDeg} unit="°" onChange={(longitudeDeg) => setBench({ longitudeDeg })} hint="With both, light-cured resin goes by the sun of the hour." />
-      <NumberField label="Altitude" value={bench.altitudeM ?? 0} unit="m" step={50} onChange={(altitudeM) => setBench({ altitudeM })} />
-      <MaybeNumber label="Room" value={bench.roomM3} unit="m³" onChange={(roomM3) => setBench({ roomM3 })} hint="With it, vapour is estimated." />
+      <NumberField label="Altitude" value={altitude.shown(bench.altitudeM ?? 0, units)} unit={altitude.unit(units)} step={units === 'us' ? 100 : 50} onChange={(value) => setBench({ altitudeM: altitude.kept(value, units) })} />
+      <MaybeNumber key={units} label="Room" value={bench.roomM3 == null ? null : room.shown(bench.roomM3, units)} unit={room.unit(units)} onChange={(value) => setBench({ roomM3: value === null ? null : room.kept(value, units) })} hint="With it, vapour is estimated." />
       <MaybeNumber label="UV lamp at the work" value={bench.lampMwPerCm2} unit="mW/cm²" onChange={(lampMwPerCm2) => setBench({ lampMwPerCm2 })} hint="Empty: as much as full daylight." />
-      <Choice label="Units" value={mine.units} options={[['metric', 'mm, °C'], ['us', 'inch, °F']]} onPick={(units) => setMine({ ...mine, units })} />
+      <Choice label="Units" value={mine.units} options={[['metric', 'mm, °C'], ['us', 'inch, °F']]} onPick={(chosen) => setMine({ ...mine, units: chosen })} />
     </section>
   );
 }

@@ -3,7 +3,7 @@ import { useRef, useState, type RefObject } from 'react';
 import type { Figure } from '../api/types';
 import { useUnits } from '../app/units';
 import { Button } from './Button';
-import { fixed, measure } from './units';
+import { byHand, measure } from './units';
 import { sourceWords } from './words';
 
 interface Props {
@@ -97,7 +97,9 @@ function Why({ figure }: { figure: Figure }) {
 }
 
 function SetByHand({ figure, onSet }: { figure: Figure; onSet: NonNullable<Props['onSet']> }) {
-  const [value, setValue] = useState(fixed(figure.value, figure.decimals));
+  const { units } = useUnits();
+  const hand = byHand(figure.unit, figure.decimals);
+  const [value, setValue] = useState(String(hand.shown(figure.value, units)));
   const [reason, setReason] = useState(figure.setByHand?.reason ?? '');
   const ready = Number(value) > 0 && reason.trim().length >= 3;
   const field = 'h-11 rounded-sm border-2 border-line bg-paper px-2';
@@ -106,11 +108,11 @@ function SetByHand({ figure, onSet }: { figure: Figure; onSet: NonNullable<Props
       className="mt-3 flex flex-wrap items-end gap-2 border-t border-line pt-2"
       onSubmit={(event) => {
         event.preventDefault();
-        if (ready) onSet(Number(value), reason.trim());
+        if (ready) onSet(hand.kept(Number(value), units), reason.trim());
       }}
     >
       <label className="w-24">
-        <span className="lettering block">By hand, {figure.unit || 'number'}</span>
+        <span className="lettering block">By hand, {hand.unit(units) || 'number'}</span>
         <input className={`${field} w-full`} inputMode="decimal" value={value} onChange={(event) => setValue(event.target.value)} />
       </label>
       <label className="flex-1">

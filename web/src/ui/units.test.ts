@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { length, measure, temperature } from './units';
+import { altitude, barometer, byHand, length, measure, pressure, temperature } from './units';
 
 describe('units', () => {
   // International inch, exactly 25.4 mm.
@@ -13,6 +13,25 @@ describe('units', () => {
   it('shows Fahrenheit and keeps Celsius', () => {
     expect(temperature.shown(0, 'us')).toBe(32);
     expect(temperature.kept(212, 'us')).toBe(100);
+  });
+
+  // One standard atmosphere is 101.325 kPa, 14.696 psi and 29.92 inHg; a foot is exactly 0.3048 m.
+  it('shows psi, inches of mercury and feet, and keeps kilopascals and metres', () => {
+    expect(pressure.shown(101.325, 'us')).toBe(14.7);
+    expect(pressure.kept(14.696, 'us')).toBeCloseTo(101.325, 2);
+    expect(barometer.shown(101.325, 'us')).toBe(29.92);
+    expect(altitude.shown(1609.344, 'us')).toBe(5280);
+    expect(altitude.kept(1000, 'us')).toBe(304.8);
+    expect(pressure.unit('metric')).toBe('kPa');
+    expect(measure(103.4, 'kPa', 0, 'us')).toBe('15.0 psi');
+  });
+
+  it('takes a number set by hand in the unit in which it is shown', () => {
+    expect(byHand('mm', 0).shown(50.8, 'us')).toBe(2);
+    expect(byHand('mm', 0).kept(2.5, 'us')).toBe(63.5);
+    expect(byHand('g', 1).shown(12.34, 'us')).toBe(12.3);
+    expect(byHand('g', 1).kept(12, 'us')).toBe(12);
+    expect(byHand('g', 1).unit('us')).toBe('g');
   });
 
   it('goes there and back without drifting', () => {
