@@ -3,6 +3,7 @@ import { memo, useId } from 'react';
 import { useUnits } from '../app/units';
 import { measure } from '../ui/units';
 import { dimensionPx, type LayerBand, type Mark, type SectionModel } from './section';
+import { wordPx, type Word } from './words';
 
 const fillOf: Record<LayerBand['texture'], string> = {
   clear: 'var(--coat)',
@@ -45,6 +46,8 @@ export const Section = memo(function Section({ model, depth, protectedLayer }: P
         {model.marks.map((mark, i) => (
           <MarkShape key={`${mark.kind}${i}`} mark={mark} id={id} />
         ))}
+        {/* Words come last: whatever lies on the shape that they name does not hide them. */}
+        {model.marks.map((mark, i) => (mark.words ? <MarkWords key={`${mark.kind}${i}`} words={mark.words} /> : null))}
         <Dimensions model={model} units={units} />
       </svg>
       {depth ? <DepthHandle model={model} {...depth} /> : null}
@@ -94,8 +97,13 @@ function Textures({ id }: { id: string }) {
   );
 }
 
+/** Beside the section there is so much room for a layer's name; one of more letters is set narrower. */
+const nameWidthPx = 120;
+const longestName = 25;
+
 function Layer({ layer, id, right, units, protectedHere }: { layer: LayerBand; id: string; right: number; units: 'metric' | 'us'; protectedHere: boolean }) {
   const middle = layer.y + layer.height / 2;
+  const words = `${shortName(layer.name)} ${measure(layer.thicknessMm, 'mm', digits(layer.thicknessMm), units)}`;
   return (
     <g>
       <rect x={8} y={layer.y} width={right - 8} height={layer.height} fill={fillOf[layer.texture]} />
@@ -103,8 +111,17 @@ function Layer({ layer, id, right, units, protectedHere }: { layer: LayerBand; i
       <line x1={8} x2={right} y1={layer.y + layer.height} y2={layer.y + layer.height} stroke="var(--ink)" strokeWidth={0.7} />
       {protectedHere ? <rect x={9} y={layer.y + 1} width={right - 10} height={layer.height - 2} fill="none" stroke="var(--late)" strokeWidth={3} /> : null}
       <line x1={right} x2={right + 6} y1={middle} y2={middle} stroke="var(--strong-line)" />
-      <text x={right + 9} y={middle + 4} fontSize={11} fill={layer.touched || protectedHere ? 'var(--ink)' : 'var(--faint)'} fontWeight={layer.touched ? 700 : 400} style={{ fontStretch: '80%' }}>
-        {shortName(layer.name)} {measure(layer.thicknessMm, 'mm', digits(layer.thicknessMm), units)}
+      <text
+        x={right + 9}
+        y={middle + 4}
+        fontSize={11}
+        fill={layer.touched || protectedHere ? 'var(--ink)' : 'var(--faint)'}
+        fontWeight={layer.touched ? 700 : 400}
+        style={{ fontStretch: '80%' }}
+        textLength={words.length > longestName ? nameWidthPx : undefined}
+        lengthAdjust="spacingAndGlyphs"
+      >
+        {words}
       </text>
     </g>
   );
@@ -140,15 +157,14 @@ const strokes: Record<Mark['kind'], { fill: string; stroke: string; width: numbe
 
 function MarkShape({ mark, id }: { mark: Mark; id: string }) {
   const look = strokes[mark.kind];
+  return <path d={mark.path} fill={look.fill === 'resin' ? `url(#${id}resin)` : look.fill} stroke={look.stroke} strokeWidth={look.width} strokeDasharray={look.dash} />;
+}
+
+function MarkWords({ words }: { words: Word }) {
   return (
-    <g>
-      <path d={mark.path} fill={look.fill === 'resin' ? `url(#${id}resin)` : look.fill} stroke={look.stroke} strokeWidth={look.width} strokeDasharray={look.dash} />
-      {mark.words ? (
-        <text x={mark.words.x} y={mark.words.y} fontSize={11} textAnchor="middle" fill="var(--ink)" stroke="var(--paper)" strokeWidth={3} paintOrder="stroke">
-          {mark.words.text}
-        </text>
-      ) : null}
-    </g>
+    <text x={words.x} y={words.y} fontSize={wordPx} textAnchor="middle" fill="var(--ink)" stroke="var(--paper)" strokeWidth={3} paintOrder="stroke">
+      {words.text}
+    </text>
   );
 }
 

@@ -58,6 +58,10 @@ const plyPx = 7;
 const proudPx = 6;
 /** Size of the type of a dimension. */
 export const dimensionPx = 14;
+/** What stands above the surface ends below the line of the width. */
+const clearOfDimensionPx = 34;
+/** Height of a shape that takes a line of words. */
+const roomForWordsPx = 18;
 /** Room under the item for what is put on its far face. */
 const belowPx = 40;
 /** What stands above the surface, or below the far face, is drawn at most so many times its size. */
@@ -84,7 +88,7 @@ export function section(input: SectionInput): SectionModel {
   const pxPerMm = plan / 2 / (widest * 1.08 + 4);
   const x = (mm: number) => middleX + mm * pxPerMm;
   const at = (depthMm: number) => {
-    if (depthMm < 0) return airPx + depthMm * Math.min(outsidePxPerMm, (airPx - 20) / highest);
+    if (depthMm < 0) return airPx + depthMm * Math.min(outsidePxPerMm, (airPx - clearOfDimensionPx) / highest);
     const past = Math.max(0, depthMm - bottomMm);
     return airPx + scale.y(depthMm) + past * Math.min(outsidePxPerMm, (belowPx - 12) / lowest);
   };
@@ -140,17 +144,18 @@ function legible(work: readonly Mark[], dimensions: readonly Dimension[], height
   return work.map((mark) => (mark.words ? { ...mark, words: moved.next().value } : mark));
 }
 
-/** What a method draws, put where it belongs; its words stand above it, or below when it lies on the far face. */
+/** What a method draws, put where it belongs; its words stand in it where they find room, else above it. */
 function placed({ x, at }: Geometry, mark: Drawing['marks'][number]): Mark {
   const corners = mark.points.map((point) => ({ x: n(x(point.x)), y: n(at(point.y)) }));
   const path = `M${corners.map((corner) => `${corner.x} ${corner.y}`).join('L')}${mark.closed ? 'Z' : ''}`;
   const ys = corners.map((corner) => corner.y);
   const middle = corners.reduce((sum, corner) => sum + corner.x, 0) / corners.length;
-  const outside = Math.min(...mark.points.map((point) => point.y)) < 0;
+  const [top, foot] = [Math.min(...ys), Math.max(...ys)];
+  const above = Math.min(...mark.points.map((point) => point.y)) < 0 && !(mark.closed && foot - top >= roomForWordsPx);
   return {
     kind: mark.kind,
     path,
-    words: mark.words ? { text: mark.words, x: middle, y: outside ? Math.min(...ys) - 4 : (Math.min(...ys) + Math.max(...ys)) / 2 + 4 } : undefined,
+    words: mark.words ? { text: mark.words, x: middle, y: above ? top - 4 : (top + foot) / 2 + 4 } : undefined,
   };
 }
 
