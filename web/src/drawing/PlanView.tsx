@@ -19,7 +19,7 @@ interface Props {
 /** The damage from above, with the outlines that are cut, laid and taped. */
 export const PlanView = memo(function PlanView({ model, trace }: Props) {
   const id = useId();
-  const grid = model.gridMm * model.pxPerMm;
+  const grid = model.grid.mm * model.pxPerMm;
   const tap = (event: MouseEvent<SVGSVGElement>) => {
     if (!trace) return;
     const box = event.currentTarget.getBoundingClientRect();
@@ -54,7 +54,7 @@ export const PlanView = memo(function PlanView({ model, trace }: Props) {
       <g fontSize={11} fill="var(--faint)">
         <path d={`M8 ${model.height - 8}v-5m0 3h${grid}m0 -3v5`} stroke="var(--faint)" fill="none" />
         <text x={14 + grid} y={model.height - 7}>
-          {model.gridMm} mm
+          {model.grid.words}
         </text>
       </g>
     </svg>

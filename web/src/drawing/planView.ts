@@ -1,4 +1,5 @@
 import type { Drawing, RepairPlan, Schemas } from '../api/types';
+import { measure, type Units } from '../ui/units';
 
 /** The plan view as shapes: outlines on the surface, in millimetres, fitted to a box. */
 export interface PlanModel {
@@ -7,8 +8,14 @@ export interface PlanModel {
   pxPerMm: number;
   toPx: (point: Schemas['PointMm']) => { x: number; y: number };
   toMm: (x: number, y: number) => Schemas['PointMm'];
-  gridMm: number;
+  grid: Grid;
   rings: readonly Ring[];
+}
+
+/** Lines to judge sizes by. */
+interface Grid {
+  mm: number;
+  words: string;
 }
 
 export interface Ring {
@@ -25,11 +32,18 @@ interface PlanInput {
   reached: ReadonlySet<string>;
   width: number;
   height: number;
+  units: Units;
   /** Half the extent shown when nothing else needs more, in millimetres. */
   leastHalfMm?: number;
 }
 
-export function planView({ drawing, patches, reached, width, height, leastHalfMm = 30 }: PlanInput): PlanModel {
+const leastGridPx = 15;
+const grids: Record<Units, readonly [Grid, Grid, Grid]> = {
+  metric: [{ mm: 10, words: '10 mm' }, { mm: 25, words: '25 mm' }, { mm: 50, words: '50 mm' }],
+  us: [{ mm: 12.7, words: '½ in' }, { mm: 25.4, words: '1 in' }, { mm: 50.8, words: '2 in' }],
+};
+
+export function planView({ drawing, patches, reached, width, height, units, leastHalfMm = 30 }: PlanInput): PlanModel {
   const shown = patches.filter((patch) => reached.has('patches-dry') || reached.has(`patch-${patch.order}`));
   const marks = drawing.marks.filter((mark) => mark.view === 'above' && reached.has(mark.id));
   const all = [drawing.marks.filter((mark) => mark.view === 'above').map((mark) => mark.points), drawing.outline, drawing.cutOutline, drawing.keyOutline, ...patches.map((patch) => patch.pieces)].flat(2);
@@ -50,10 +64,10 @@ export function planView({ drawing, patches, reached, width, height, leastHalfMm
     pxPerMm,
     toPx,
     toMm: (x, y) => ({ x: Math.round((x - width / 2) / pxPerMm), y: Math.round((y - height / 2) / pxPerMm) }),
-    gridMm: pxPerMm > 1.4 ? 10 : pxPerMm > 0.6 ? 25 : 50,
+    grid: grids[units].find((grid) => grid.mm * pxPerMm >= leastGridPx) ?? grids[units][2],
     rings: [
       ...(reached.has('key') && drawing.keyOutline.length > 0 ? [ring('key', drawing.keyOutline, reached.has('tape') ? 'key and tape' : 'key')] : []),
-      ...shown.toSorted((a, b) => b.areaCm2 - a.areaCm2).map((patch) => ring('patch', patch.pieces, patchWords(patch))),
+      ...shown.toSorted((a, b) => b.areaCm2 - a.areaCm2).map((patch) => ring('patch', patch.pieces, patchWords(patch, units))),
       ...(reached.has('cut') && drawing.cutOutline.length > 0 ? [ring('cut', drawing.cutOutline, '')] : []),
       ring('damage', drawing.outline, ''),
       ...marks.map((mark) => ({
@@ -67,8 +81,9 @@ export function planView({ drawing, patches, reached, width, height, leastHalfMm
 }
 
 /** A patch's order and size, as a shop drawing writes it. */
-function patchWords(patch: RepairPlan['patches'][number]): string {
-  const size = patch.plain?.kind === 'circle' ? `⌀${patch.plain.lengthMm}` : `${Math.round(patch.lengthMm)} × ${Math.round(patch.widthMm)}`;
+function patchWords(patch: RepairPlan['patches'][number], units: Units): string {
+  const written = (mm: number) => measure(mm, 'mm', 0, units).split(' ')[0];
+  const size = patch.plain?.kind === 'circle' ? `⌀${written(patch.plain.lengthMm)}` : `${written(patch.lengthMm)} × ${written(patch.widthMm)}`;
   return `${patch.order}: ${size}`;
 }
 

@@ -1,5 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Catalogue } from '../api/types';
+import { useUnits } from '../app/units';
 import { PlanView } from '../drawing/PlanView';
 import { planView } from '../drawing/planView';
 import { Section } from '../drawing/Section';
@@ -17,6 +18,7 @@ export function MendDrawing({ desk, catalogue, stage }: { desk: MendDesk; catalo
   const box = useRef<HTMLDivElement>(null);
   const width = useWidth(box);
   const { stepId, layer } = highlight.use();
+  const { units } = useUnits();
   const { plan, repairCase, mend } = desk;
   const reached = useMemo(() => reachedMarks(stage, plan, mend.run, stage === 'plan' ? stepId : null), [stage, plan, mend.run, stepId]);
   const { kind } = repairCase.damage;
@@ -24,7 +26,7 @@ export function MendDrawing({ desk, catalogue, stage }: { desk: MendDesk; catalo
     () => plan && section({ drawing: plan.drawing, kind, patches: plan.patches, reached, width, height: sectionHeight }),
     [plan, kind, reached, width],
   );
-  const above = useMemo(() => plan && planView({ drawing: plan.drawing, patches: plan.patches, reached, width, height: 250 }), [plan, reached, width]);
+  const above = useMemo(() => plan && planView({ drawing: plan.drawing, patches: plan.patches, reached, width, height: 250, units }), [plan, reached, width, units]);
   if (!plan || !model || !above) return <div ref={box} style={{ height: sectionHeight }} />;
   const draft = mend.status === 'draft';
   const construction = catalogue.constructions.find((each) => each.id === repairCase.item.construction);

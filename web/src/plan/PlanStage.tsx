@@ -51,7 +51,7 @@ export function PlanStage({ desk, goTo }: StageProps) {
             Start the mend
           </Button>
         ) : (
-          <Button look="main" onClick={() => goTo('mend')}>
+          <Button look="main" className="shrink-0" onClick={() => goTo('mend')}>
             To the bench
           </Button>
         )}

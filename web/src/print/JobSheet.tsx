@@ -54,7 +54,7 @@ export function JobSheet() {
       </p>
       <div className="mt-2 grid grid-cols-2 gap-4">
         <Section model={section({ ...picture, kind: repairCase.damage.kind, height: 240 })} />
-        <PlanView model={planView({ ...picture, height: 230 })} />
+        <PlanView model={planView({ ...picture, height: 230, units })} />
       </div>
       <OffcutSheets placements={plan.placements ?? []} patches={plan.patches} offcuts={repairCase.offcuts} />
       <ol className="mt-3">

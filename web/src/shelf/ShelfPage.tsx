@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { api, ask, problemsIn } from '../api/client';
 import { catalogueQuery, shopQuery } from '../api/queries';
 import type { Catalogue, Schemas } from '../api/types';
+import { useUnits } from '../app/units';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { NumberField } from '../ui/NumberField';
@@ -68,7 +69,8 @@ interface PartProps {
 }
 
 function Shop({ mine, setMine }: PartProps) {
-  const { bench, units } = mine;
+  const { units } = useUnits();
+  const { bench } = mine;
   const setBench = (change: Partial<Schemas['BenchFacts']>) => setMine({ ...mine, bench: { ...bench, ...change } });
   const field = 'h-11 w-full rounded-sm border-2 border-line bg-sheet px-3';
   return (
@@ -93,7 +95,7 @@ function Shop({ mine, setMine }: PartProps) {
       <NumberField label="Altitude" value={altitude.shown(bench.altitudeM ?? 0, units)} unit={altitude.unit(units)} step={units === 'us' ? 100 : 50} onChange={(value) => setBench({ altitudeM: altitude.kept(value, units) })} />
       <MaybeNumber key={units} label="Room" value={bench.roomM3 == null ? null : room.shown(bench.roomM3, units)} unit={room.unit(units)} onChange={(value) => setBench({ roomM3: value === null ? null : room.kept(value, units) })} hint="With it, vapour is estimated." />
       <MaybeNumber label="UV lamp at the work" value={bench.lampMwPerCm2} unit="mW/cm²" onChange={(lampMwPerCm2) => setBench({ lampMwPerCm2 })} hint="Empty: as much as full daylight." />
-      <Choice label="Units" value={mine.units} options={[['metric', 'mm, °C'], ['us', 'inch, °F']]} onPick={(chosen) => setMine({ ...mine, units: chosen })} />
+      <Choice label="Units of a new device" value={mine.units} options={[['metric', 'mm, °C'], ['us', 'inch, °F']]} onPick={(chosen) => setMine({ ...mine, units: chosen })} />
     </section>
   );
 }
