@@ -38,6 +38,7 @@ public static class PlanSheet
             Line(sheet, $"Caution: {caution.Text}");
         }
 
+        WriteHandBack(sheet, plan, zone);
         return sheet.ToString().TrimEnd();
     }
 
@@ -79,6 +80,26 @@ public static class PlanSheet
             {
                 Line(sheet, $"     Wait until {Clock(time.OpensAt, zone)}{(time.ClosesAt is null ? "" : $", at the latest {Clock(time.ClosesAt, zone)}")}. {wait.Check}");
             }
+        }
+    }
+
+    private static void WriteHandBack(StringBuilder sheet, RepairPlan plan, TimeZoneInfo zone)
+    {
+        foreach (var watch in plan.Aftercare?.Watch ?? [])
+        {
+            var figure = plan.Figures.FirstOrDefault(each => each.Id == watch.Figure);
+            var value = figure is null ? "" : $" ({figure.Value.ToString($"F{figure.Decimals}", CultureInfo.InvariantCulture)} {figure.Unit})";
+            Line(sheet, $"Watch: {watch.Text}{value}");
+        }
+
+        if (plan.Aftercare?.LookAgainAt is { } look)
+        {
+            Line(sheet, $"Look again {Clock(look, zone)}");
+        }
+
+        if (plan.ProperRepair is { } proper)
+        {
+            Line(sheet, $"Proper repair by {Clock(plan.ProperRepairBy, zone)}: {proper}");
         }
     }
 

@@ -4,6 +4,7 @@ using System.Text.Json.Serialization.Metadata;
 using System.Text.RegularExpressions;
 using AbleMend.Core.Catalogue;
 using AbleMend.Core.Gear;
+using AbleMend.Core.HandingBack;
 using AbleMend.Core.Looking;
 using AbleMend.Core.Matching;
 using AbleMend.Core.Materials;
@@ -108,4 +109,5 @@ public static partial class OpenJson
 [JsonSerializable(typeof(IReadOnlyList<Caution>))]
 [JsonSerializable(typeof(IReadOnlyList<School>))]
 [JsonSerializable(typeof(IReadOnlyList<LookTest>))]
+[JsonSerializable(typeof(IReadOnlyList<AftercareLine>))]
 public sealed partial class OpenJsonContext : JsonSerializerContext;

@@ -29,7 +29,8 @@ public static class CatalogueLoader
             Read("rules", json.IReadOnlyListMatchRule),
             Read("cautions", json.IReadOnlyListCaution),
             Read("schools", json.IReadOnlyListSchool),
-            Read("look-tests", json.IReadOnlyListLookTest));
+            Read("look-tests", json.IReadOnlyListLookTest),
+            Read("aftercare", json.IReadOnlyListAftercareLine));
         Check(catalogue);
         return catalogue;
     }
@@ -47,6 +48,11 @@ public static class CatalogueLoader
         foreach (var school in catalogue.SchoolList)
         {
             Demand(school.Options.Any(option => option.Id == school.Default), $"school {school.Id}: its default is none of its options");
+        }
+
+        foreach (var line in catalogue.Aftercare)
+        {
+            Demand(line.Text.Length > 0 && line.LookAgainDays is null or > 0, $"aftercare {line.Id}: needs words, and its days are above 0");
         }
 
         foreach (var attack in catalogue.Rules.OfType<AttacksRule>())

@@ -1,5 +1,6 @@
 using System.Collections.Frozen;
 using AbleMend.Core.Gear;
+using AbleMend.Core.HandingBack;
 using AbleMend.Core.Looking;
 using AbleMend.Core.Matching;
 using AbleMend.Core.Materials;
@@ -21,7 +22,8 @@ public sealed class MendCatalogue
         IReadOnlyList<MatchRule> rules,
         IReadOnlyList<Caution> cautions,
         IReadOnlyList<School> schools,
-        IReadOnlyList<LookTest> lookTests)
+        IReadOnlyList<LookTest> lookTests,
+        IReadOnlyList<AftercareLine> aftercare)
     {
         Version = version;
         Substances = substances.ToFrozenDictionary(substance => substance.Id);
@@ -34,6 +36,7 @@ public sealed class MendCatalogue
         Schools = schools.ToFrozenDictionary(school => school.Id);
         SchoolList = schools;
         LookTests = lookTests;
+        Aftercare = aftercare;
         _cups = materials.Where(material => material is { Heat: not null, Label.PotLifeMin: not null }).ToFrozenDictionary(material => material.Id, Cup.Fit);
     }
 
@@ -70,6 +73,9 @@ public sealed class MendCatalogue
     /// <value>Ways of finding what leaks or hides.</value>
     public IReadOnlyList<LookTest> LookTests { get; }
 
+    /// <value>What to watch once an item is back in use, in the order in which it is said.</value>
+    public IReadOnlyList<AftercareLine> Aftercare { get; }
+
     /// <summary>This catalogue with a shop's own products beside its materials; a product of a known identifier takes the place of that material.</summary>
     /// <param name="products">Products, as their labels describe them.</param>
     /// <exception cref="CatalogueException">A product does not hang together; the message names it.</exception>
@@ -77,7 +83,7 @@ public sealed class MendCatalogue
     {
         var own = products.Select(product => product.Id).ToHashSet();
         var all = new MendCatalogue(Version, [.. Substances.Values], ConstructionList, [.. MaterialList.Where(material => !own.Contains(material.Id)), .. products],
-            Rules, [.. Cautions.Values], SchoolList, LookTests);
+            Rules, [.. Cautions.Values], SchoolList, LookTests, Aftercare);
         CatalogueLoader.CheckMaterials(products, all);
         return all;
     }

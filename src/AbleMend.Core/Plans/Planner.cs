@@ -1,6 +1,7 @@
 using AbleMend.Core.Catalogue;
 using AbleMend.Core.Curing;
 using AbleMend.Core.Gear;
+using AbleMend.Core.HandingBack;
 using AbleMend.Core.Matching;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Methods;
@@ -127,11 +128,12 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
         }
 
         var timeline = Timeline.Lay([.. composition.Steps.Select(step => step.Timing)], view.StartAt, view.Climate, view.Hours, NothingYet);
+        var readyAt = Timeline.ReadyAt(timeline);
         return Outcome<RepairPlan>.Of(new RepairPlan(
             RepairPlan.CurrentFormat,
             Catalogue.Version,
             view.StartAt,
-            Timeline.ReadyAt(timeline),
+            readyAt,
             FullCure(composition, timeline, materials.Main, view.Climate),
             Final(verdict, method),
             candidates,
@@ -146,7 +148,8 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
             [.. method.Schools.Where(id => IsOpen(view.Catalogue.Schools[id], candidates)).Select(id => Taken(view, id, candidate))],
             method.Proper?.What,
             method.Proper is { } proper ? (view.Case.Wanted.NeededBy ?? view.StartAt).AddDays(proper.WithinDays) : null,
-            Offcuts.Fit(composition.Patches, view.Case.Offcuts ?? [])));
+            Offcuts.Fit(composition.Patches, view.Case.Offcuts ?? []),
+            HandBackDesk.Write(view, method, materials.Main, sheet.Figures, readyAt)));
     }
 
     /// <summary>Whether both answers of a question can be had for this damage.</summary>

@@ -1,5 +1,6 @@
 using System.Text.Json.Serialization;
 using AbleMend.Core.Gear;
+using AbleMend.Core.HandingBack;
 using AbleMend.Core.Matching;
 using AbleMend.Core.Patching;
 using AbleMend.Core.Safety;
@@ -161,6 +162,7 @@ public sealed record Warning(string Code, string Text, string? StepId);
 /// <param name="ProperRepair">For a mend for now: what the proper repair is.</param>
 /// <param name="ProperRepairBy">For a mend for now: when the proper repair is due.</param>
 /// <param name="Placements">Where the patches lie on the offcuts at hand; those that find no room are cut from the roll.</param>
+/// <param name="Aftercare">What to watch once it is back in use, and when to look again; null when it is not mended here.</param>
 public sealed record RepairPlan(
     string Format,
     string Catalogue,
@@ -180,7 +182,8 @@ public sealed record RepairPlan(
     IReadOnlyList<TakenSchool> Schools,
     string? ProperRepair,
     DateTimeOffset? ProperRepairBy,
-    IReadOnlyList<Placement>? Placements = null
+    IReadOnlyList<Placement>? Placements = null,
+    Aftercare? Aftercare = null
 )
 {
     /// <summary>Name and version of the format.</summary>

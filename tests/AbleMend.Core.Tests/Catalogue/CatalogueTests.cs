@@ -1,5 +1,6 @@
 using AbleMend.Core.Catalogue;
 using AbleMend.Core.Gear;
+using AbleMend.Core.HandingBack;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Matching;
 
@@ -60,11 +61,15 @@ public class CatalogueTests
     public void A_rule_that_protects_nothing_is_found_on_load() =>
         Fault(rules: [new AttacksRule("r", "reason", "source", ["polyester"], "marble", true)]).ShouldContain("marble");
 
-    private static string Fault(IReadOnlyList<Construction>? constructions = null, IReadOnlyList<Material>? materials = null, IReadOnlyList<MatchRule>? rules = null)
+    [Fact]
+    public void A_look_again_before_it_is_handed_back_is_found_on_load() =>
+        Fault(aftercare: [Shipped.Aftercare[0] with { LookAgainDays = 0 }]).ShouldContain("for-now");
+
+    private static string Fault(IReadOnlyList<Construction>? constructions = null, IReadOnlyList<Material>? materials = null, IReadOnlyList<MatchRule>? rules = null, IReadOnlyList<AftercareLine>? aftercare = null)
     {
         var catalogue = new MendCatalogue(
             "test", [.. Shipped.Substances.Values], constructions ?? Shipped.ConstructionList, materials ?? Shipped.MaterialList,
-            rules ?? Shipped.Rules, [.. Shipped.Cautions.Values], Shipped.SchoolList, Shipped.LookTests);
+            rules ?? Shipped.Rules, [.. Shipped.Cautions.Values], Shipped.SchoolList, Shipped.LookTests, aftercare ?? Shipped.Aftercare);
         return Should.Throw<CatalogueException>(() => CatalogueLoader.Check(catalogue)).Message;
     }
 }

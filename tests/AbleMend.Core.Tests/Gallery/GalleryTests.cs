@@ -13,7 +13,7 @@ public class GalleryTests
     private static readonly string Examples = Path.Combine(Repository.Root, "examples");
     private static readonly string Approved = Path.Combine(Repository.Root, "tests", "AbleMend.Core.Tests", "Gallery", "Approved");
 
-    private static IReadOnlyList<string> Ids { get; } =
+    internal static IReadOnlyList<string> Ids { get; } =
         [.. JsonDocument.Parse(File.ReadAllText(Path.Combine(Examples, "gallery.json"))).RootElement.EnumerateArray().Select(entry => entry.GetProperty("id").GetString()!)];
 
     public static TheoryData<string> All => [.. Ids];

@@ -283,6 +283,16 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description What goes back with the item. */
+        Aftercare: {
+            /** @description What to watch, in the order of the catalogue. */
+            watch: components["schemas"]["Watch"][];
+            /**
+             * Format: date-time
+             * @description When somebody looks at the mend again; null where nothing is said of it, or the mend never gets ready.
+             */
+            lookAgainAt: null | string;
+        };
         /** @description A band of the time strip: hands, then a wait with its window. */
         Band: {
             title: string;
@@ -1661,6 +1671,7 @@ export interface components {
             properRepairBy: null | string;
             /** @description Where the patches lie on the offcuts at hand; those that find no room are cut from the roll. */
             placements?: null | components["schemas"]["Placement"][];
+            aftercare?: null | components["schemas"]["Aftercare"];
         };
         /**
          * @description What a material does in a mend.
@@ -2192,6 +2203,15 @@ export interface components {
          * @enum {unknown}
          */
         Warranty: "unknown" | "none" | "in-force" | "declined";
+        /** @description Something to watch once an item is back in use. */
+        Watch: {
+            /** @description Identifier. */
+            id: string;
+            /** @description What to watch and what to do about it. */
+            text: string;
+            /** @description Identifier of the plan's figure that it goes with, or null. */
+            figure: null | string;
+        };
         /**
          * @description How hard a rule speaks.
          * @enum {unknown}
