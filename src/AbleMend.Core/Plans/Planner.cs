@@ -129,12 +129,13 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
 
         var timeline = Timeline.Lay([.. composition.Steps.Select(step => step.Timing)], view.StartAt, view.Climate, view.Hours, NothingYet);
         var readyAt = Timeline.ReadyAt(timeline);
+        var cure = composition.Steps.LastOrDefault(step => step.Stage == Stage.Apply) is { } last ? new LastCure(last.Id, materials.Main.Label!.FullMin, CureClock.For(materials.Main)) : null;
         return Outcome<RepairPlan>.Of(new RepairPlan(
             RepairPlan.CurrentFormat,
             Catalogue.Version,
             view.StartAt,
             readyAt,
-            FullCure(composition, timeline, materials.Main, view.Climate),
+            Timeline.FullCureAt(cure, timeline, view.Climate),
             Final(verdict, method),
             candidates,
             new PlannedSystem(method.Id, method.Name, materials.Main.Id, materials.Main.Name, materials.Cloth.Id, materials.Filler.Id, materials.Cleaner.Id, method.Permanence, composition.Patches.Count > 0 ? materials.Patch?.Id : null),
@@ -149,7 +150,8 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
             method.Proper?.What,
             method.Proper is { } proper ? (view.Case.Wanted.NeededBy ?? view.StartAt).AddDays(proper.WithinDays) : null,
             Offcuts.Fit(composition.Patches, view.Case.Offcuts ?? []),
-            HandBackDesk.Write(view, method, materials.Main, sheet.Figures, readyAt)));
+            HandBackDesk.Write(view, method, materials.Main, sheet.Figures, readyAt),
+            cure));
     }
 
     /// <summary>Whether both answers of a question can be had for this damage.</summary>
@@ -178,13 +180,6 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
             : new Verdict(decision, decision == Decision.MendForNow
                 ? [new Reason("method-is-for-now", "The way chosen holds for now: it is named as such, and the proper repair is booked.", true, "Common practice, no source."), .. verdict.Reasons]
                 : [.. verdict.Reasons.Where(reason => !reason.Decides)]);
-    }
-
-    private static DateTimeOffset? FullCure(Composition composition, IReadOnlyList<TimedStep> timeline, Material resin, Climate climate)
-    {
-        var last = composition.Steps.LastOrDefault(step => step.Stage == Stage.Apply);
-        var start = last is null ? null : timeline.First(each => each.StepId == last.Id).StartsAt;
-        return start is { } from ? CureClock.For(resin).TryFindReached(resin.Label!.FullMin, from, climate) : null;
     }
 
     private static IEnumerable<Warning> Warn(CaseView view, Composition composition, IReadOnlyList<TimedStep> timeline)

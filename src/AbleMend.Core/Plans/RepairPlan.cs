@@ -1,4 +1,5 @@
 using System.Text.Json.Serialization;
+using AbleMend.Core.Curing;
 using AbleMend.Core.Gear;
 using AbleMend.Core.HandingBack;
 using AbleMend.Core.Matching;
@@ -142,6 +143,12 @@ public sealed record PlannedSystem(
 /// <param name="StepId">Step that it concerns, or null.</param>
 public sealed record Warning(string Code, string Text, string? StepId);
 
+/// <summary>The cure that ends last, so that a run can say when it ends as it now looks.</summary>
+/// <param name="StepId">Step with whose start it begins.</param>
+/// <param name="FullMin">Minutes at the clock's reference until full properties, above 0.</param>
+/// <param name="Clock">How it runs with temperature.</param>
+public sealed record LastCure(string StepId, double FullMin, CureClock Clock);
+
 /// <summary>A plan: the same case and catalogue give the same plan.</summary>
 /// <param name="Format">Always <see cref="CurrentFormat"/>.</param>
 /// <param name="Catalogue">Version of the catalogue.</param>
@@ -163,6 +170,7 @@ public sealed record Warning(string Code, string Text, string? StepId);
 /// <param name="ProperRepairBy">For a mend for now: when the proper repair is due.</param>
 /// <param name="Placements">Where the patches lie on the offcuts at hand; those that find no room are cut from the roll.</param>
 /// <param name="Aftercare">What to watch once it is back in use, and when to look again; null when it is not mended here.</param>
+/// <param name="LastCure">The cure that <paramref name="FullCureAt"/> ends; null where nothing is applied.</param>
 public sealed record RepairPlan(
     string Format,
     string Catalogue,
@@ -183,7 +191,8 @@ public sealed record RepairPlan(
     string? ProperRepair,
     DateTimeOffset? ProperRepairBy,
     IReadOnlyList<Placement>? Placements = null,
-    Aftercare? Aftercare = null
+    Aftercare? Aftercare = null,
+    LastCure? LastCure = null
 )
 {
     /// <summary>Name and version of the format.</summary>

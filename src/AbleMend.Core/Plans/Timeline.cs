@@ -101,6 +101,12 @@ public static class Timeline
     public static DateTimeOffset? ReadyAt(IReadOnlyList<TimedStep> timeline) =>
         timeline[^1] is { HandsEndAt: { } hands } last ? Later(hands, last.OpensAt ?? hands) : null;
 
+    /// <summary>When the last cure has its full properties; null where nothing cures, where its step is never reached, or where it never ends.</summary>
+    public static DateTimeOffset? FullCureAt(LastCure? cure, IReadOnlyList<TimedStep> timeline, Climate climate) =>
+        cure is not null && timeline.First(each => each.StepId == cure.StepId).StartsAt is { } from
+            ? cure.Clock.TryFindReached(cure.FullMin, from, climate)
+            : null;
+
     private static TimeSpan Chain(IReadOnlyList<StepTiming> steps, int from)
     {
         var minutes = steps[from].HandsOnMin;

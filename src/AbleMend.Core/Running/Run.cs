@@ -26,7 +26,9 @@ public static class Run
         FillStarts(plan, steps, startedAt);
         var actuals = steps.Where(pair => pair.Value.StartedAt is not null)
             .ToDictionary(pair => pair.Key, pair => new Actual(pair.Value.StartedAt!.Value, pair.Value.HandsEndedAt, pair.Value.NextLookAt));
-        var timeline = Timeline.Lay([.. plan.Steps.Select(step => step.Timing)], startedAt, ClimateOf(repairCase, startedAt, kept), HoursOf(repairCase), actuals, now);
+        var climate = ClimateOf(repairCase, startedAt, kept);
+        var timeline = Timeline.Lay([.. plan.Steps.Select(step => step.Timing)], startedAt, climate, HoursOf(repairCase), actuals, now);
+        var readyAt = Timeline.ReadyAt(timeline);
         var current = plan.Steps.FirstOrDefault(step => steps[step.Id].DoneAt is null);
         return new RunState(
             current?.Id,
@@ -35,7 +37,9 @@ public static class Run
             current is null ? null : Window(current, steps[current.Id], timeline),
             current is null ? null : UseBy(plan, current, steps),
             timeline,
-            Timeline.ReadyAt(timeline),
+            readyAt,
+            Timeline.FullCureAt(plan.LastCure, timeline, climate),
+            readyAt + (plan.Aftercare?.LookAgainAt - plan.ReadyAt),
             kept.LastOrDefault(each => each.Kind == RunEventKind.HandBack)?.At,
             events.Count == 0 ? 0 : events[^1].Number,
             HoldOf(repairCase, current, startedAt, kept),

@@ -52,6 +52,8 @@ public sealed record LiveWindow(
 /// <param name="UseBy">When the mix in hand is past using, or null.</param>
 /// <param name="Timeline">All steps in clock time, as it now looks.</param>
 /// <param name="ReadyAt">When it may go back into use, as it now looks.</param>
+/// <param name="FullCureAt">When it has its full properties, as it now looks; null where nothing cures or it never does.</param>
+/// <param name="LookAgainAt">When somebody looks at it again, as it now looks; null where nothing is said of it.</param>
 /// <param name="HandedBackAt">When it was handed back, or null.</param>
 /// <param name="LastNumber">Number of the last event.</param>
 /// <param name="Hold">What the readings of the hold test say so far; null when none is current.</param>
@@ -64,6 +66,8 @@ public sealed record RunState(
     DateTimeOffset? UseBy,
     IReadOnlyList<TimedStep> Timeline,
     DateTimeOffset? ReadyAt,
+    DateTimeOffset? FullCureAt,
+    DateTimeOffset? LookAgainAt,
     DateTimeOffset? HandedBackAt,
     int LastNumber,
     HoldResult? Hold,

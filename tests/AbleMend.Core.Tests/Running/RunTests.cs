@@ -35,6 +35,22 @@ public class RunTests
     }
 
     [Fact]
+    public void Full_cure_and_the_day_to_look_again_go_by_what_happened_and_not_by_the_plan()
+    {
+        var onTime = Fold([], Start);
+        onTime.FullCureAt.ShouldBe(Plan.FullCureAt);
+        onTime.LookAgainAt.ShouldBe(Plan.Aftercare!.LookAgainAt);
+
+        var late = Fold([], Start.AddDays(1));
+        late.FullCureAt!.Value.ShouldBeGreaterThan(Plan.FullCureAt!.Value);
+        late.LookAgainAt.ShouldBe(late.ReadyAt!.Value.AddDays(14));
+    }
+
+    [Fact]
+    public void A_cold_reading_puts_full_cure_off() =>
+        Fold([new RunEvent(1, Start, RunEventKind.Reading, Value: 12)], Start).FullCureAt!.Value.ShouldBeGreaterThan(Plan.FullCureAt!.Value);
+
+    [Fact]
     public void Touch_beats_the_clock()
     {
         var state = Fold([.. UpToGlass(), Event(20, 62, RunEventKind.Ready, "glass")], Start.AddMinutes(63));

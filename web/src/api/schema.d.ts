@@ -957,6 +957,18 @@ export interface components {
              */
             bMl: number;
         };
+        /** @description The cure that ends last, so that a run can say when it ends as it now looks. */
+        LastCure: {
+            /** @description Step with whose start it begins. */
+            stepId: string;
+            /**
+             * Format: double
+             * @description Minutes at the clock's reference until full properties, above 0.
+             */
+            fullMin: number;
+            /** @description How it runs with temperature. */
+            clock: components["schemas"]["CureClock"];
+        };
         /** @description One layer of an item, in its place from the outside in. */
         Layer: {
             /** @description Identifier, unique in the construction. */
@@ -1672,6 +1684,7 @@ export interface components {
             /** @description Where the patches lie on the offcuts at hand; those that find no room are cut from the roll. */
             placements?: null | components["schemas"]["Placement"][];
             aftercare?: null | components["schemas"]["Aftercare"];
+            lastCure?: null | components["schemas"]["LastCure"];
         };
         /**
          * @description What a material does in a mend.
@@ -1740,6 +1753,16 @@ export interface components {
              * @description When it may go back into use, as it now looks.
              */
             readyAt: null | string;
+            /**
+             * Format: date-time
+             * @description When it has its full properties, as it now looks; null where nothing cures or it never does.
+             */
+            fullCureAt: null | string;
+            /**
+             * Format: date-time
+             * @description When somebody looks at it again, as it now looks; null where nothing is said of it.
+             */
+            lookAgainAt: null | string;
             /**
              * Format: date-time
              * @description When it was handed back, or null.
