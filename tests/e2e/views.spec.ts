@@ -24,6 +24,8 @@ const views: readonly (readonly [string, string, string])[] = [
   ['log', '/log', 'Back under warranty'],
   ['shelf and tools', '/shelf', 'Grits in the drawer'],
   ['job sheet', '/mends/8/sheet', 'Print it'],
+  ['cup labels', '/mends/13/labels', 'Use it within'],
+  ['hand-back note', '/mends/1/note', 'How it was proven'],
   ['not there', '/nowhere', 'There is nothing here'],
 ];
 

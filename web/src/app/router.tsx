@@ -6,6 +6,8 @@ import { GalleryPage } from '../gallery/GalleryPage';
 import { LogPage } from '../log/LogPage';
 import { MendPage } from '../mend/MendPage';
 import { isStage } from '../mend/stages';
+import { CupLabels } from '../print/CupLabels';
+import { HandBackNote } from '../print/HandBackNote';
 import { JobSheet } from '../print/JobSheet';
 import { ShelfPage } from '../shelf/ShelfPage';
 import { Shell } from './Shell';
@@ -31,10 +33,12 @@ const mend = createRoute({
   },
 });
 const sheet = createRoute({ getParentRoute: () => root, path: '/mends/$id/sheet', component: JobSheet });
+const labels = createRoute({ getParentRoute: () => root, path: '/mends/$id/labels', component: CupLabels });
+const note = createRoute({ getParentRoute: () => root, path: '/mends/$id/note', component: HandBackNote });
 
 export function makeRouter(queryClient: QueryClient) {
   return createRouter({
-    routeTree: root.addChildren([bench, fleet, gallery, log, shelf, mend, sheet]),
+    routeTree: root.addChildren([bench, fleet, gallery, log, shelf, mend, sheet, labels, note]),
     context: { queryClient },
     scrollRestoration: true,
   });

@@ -41,7 +41,7 @@ export function LogPage() {
                 </span>
                 <span className="text-sm text-faint">{entry.methodName ? `${entry.methodName}, ${entry.materialName}` : entry.itemName}</span>
               </span>
-              <span className="leading-tight">
+              <span className="line-clamp-3 leading-tight">
                 <strong className={entry.status === 'handed-back' ? 'text-good' : 'text-late'}>
                   {entry.status === 'handed-back' ? (entry.decision === 'mend-for-now' ? 'Mended for now' : 'Mended') : decisionWords[entry.decision]}.
                 </strong>{' '}

@@ -59,7 +59,7 @@ export function PlanStage({ desk, goTo }: StageProps) {
       <Problems problems={problems} />
       <Clock desk={desk} plan={plan} />
       <Warnings plan={plan} now={now} zone={zone} />
-      <Papers id={mend.id} patches={plan.patches} placements={plan.placements ?? noPlacements} offcuts={desk.repairCase.offcuts} />
+      <Papers id={mend.id} mixes={plan.steps.some((step) => step.stage === 'mix')} patches={plan.patches} placements={plan.placements ?? noPlacements} offcuts={desk.repairCase.offcuts} />
       <ol>
         {plan.steps.map((step, i) => (
           <Step key={step.id} step={step} time={plan.timeline[i]!} number={i + 1} plan={plan} edit={draft ? desk.edit : null} />
@@ -126,12 +126,14 @@ const noPlacements: readonly Schemas['Placement'][] = [];
 
 interface PapersProps {
   id: number;
+  /** Whether anything is mixed. */
+  mixes: boolean;
   patches: RepairPlan['patches'];
   placements: readonly Schemas['Placement'][];
   offcuts: Schemas['RepairCase']['offcuts'];
 }
 
-const Papers = memo(function Papers({ id, patches, placements, offcuts }: PapersProps) {
+const Papers = memo(function Papers({ id, mixes, patches, placements, offcuts }: PapersProps) {
   const { units } = useUnits();
   const link = 'inline-flex min-h-11 items-center text-act underline underline-offset-4';
   return (
@@ -161,6 +163,11 @@ const Papers = memo(function Papers({ id, patches, placements, offcuts }: Papers
       <a className={link} href={`/mends/${id}/sheet`}>
         Job sheet
       </a>
+      {mixes ? (
+        <a className={link} href={`/mends/${id}/labels`}>
+          Cup labels
+        </a>
+      ) : null}
       <OffcutSheets placements={placements} patches={patches} offcuts={offcuts} />
     </section>
   );

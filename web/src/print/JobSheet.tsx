@@ -1,7 +1,4 @@
-import { useQuery } from '@tanstack/react-query';
-import { Link, useParams } from '@tanstack/react-router';
-import { mendQuery } from '../api/queries';
-import { problemsIn } from '../api/client';
+import { useParams } from '@tanstack/react-router';
 import { useUnits } from '../app/units';
 import { useZone } from '../app/zone';
 import { OffcutSheets } from '../drawing/OffcutSheets';
@@ -10,45 +7,32 @@ import { planView } from '../drawing/planView';
 import { Section } from '../drawing/Section';
 import { section } from '../drawing/section';
 import { reachedMarks } from '../mend/reached';
-import { Button } from '../ui/Button';
-import { Problems } from '../ui/Notice';
 import { dayAndClock } from '../ui/time';
 import { measure } from '../ui/units';
 import { decisionWords, kindWords } from '../ui/words';
 import type { Figure } from '../api/types';
+import { Paper, PaperHead, type PlannedMend } from './Paper';
 
 /** The job sheet: the same picture and the same numbers, clean on paper. */
 export function JobSheet() {
   const { id } = useParams({ from: '/mends/$id/sheet' });
-  const query = useQuery(mendQuery(Number(id)));
+  return (
+    <Paper id={id} from="plan">
+      {(mend) => <Sheet mend={mend} />}
+    </Paper>
+  );
+}
+
+function Sheet({ mend }: { mend: PlannedMend }) {
   const zone = useZone();
   const { units } = useUnits();
-  const mend = query.data;
-  if (!mend?.plan) return <div className="p-5">{query.error ? <Problems problems={problemsIn(query.error)} /> : 'Writing the sheet …'}</div>;
   const { plan, case: repairCase } = mend;
   const reached = reachedMarks('plan', plan, null, null);
   const picture = { drawing: plan.drawing, patches: plan.patches, reached, width: 480 };
   const handBack = mend.events.findLast((event) => event.kind === 'hand-back');
   return (
-    <article className="mx-auto max-w-5xl bg-sheet px-8 py-6 print:max-w-none print:bg-white print:p-0">
-      <div className="no-print mb-4 flex gap-3">
-        <Button look="main" onClick={() => print()}>
-          Print it
-        </Button>
-        <Link to="/mends/$id/$stage" params={{ id, stage: 'plan' }} className="inline-flex min-h-11 items-center underline underline-offset-4">
-          Back to the mend
-        </Link>
-      </div>
-      <header className="flex items-end justify-between border-b-2 border-ink pb-1">
-        <h1 className="numeral text-4xl">
-          {mend.tag} <span className="text-xl font-semibold">{mend.itemName}</span>
-        </h1>
-        <p className="text-right">
-          Mend {mend.id}
-          <br />
-          {mend.dueAt ? `Due ${dayAndClock(mend.dueAt, zone)}` : 'No due time'}
-        </p>
-      </header>
+    <>
+      <PaperHead mend={mend} />
       <p className="mt-2 text-lg">
         <strong>{decisionWords[plan.verdict.decision]}.</strong> {kindWords[repairCase.damage.kind]}, {repairCase.damage.location.replace('-', ' ')}. {plan.system ? `${plan.system.methodName}, ${plan.system.materialName}. Ready for use ${dayAndClock(plan.readyAt, zone)}.` : plan.verdict.reasons[0]?.text}
       </p>
@@ -86,11 +70,11 @@ export function JobSheet() {
         ))}
       </ul>
       {handBack ? (
-        <p className="mt-3 border-t-2 border-ink pt-2 text-lg">
+        <p className="mt-3 border-t-2 border-ink pt-2 text-lg whitespace-pre-line">
           <strong>Handed back {dayAndClock(handBack.at, zone)}.</strong> {handBack.text} {plan.properRepairBy ? `Proper repair by ${dayAndClock(plan.properRepairBy, zone)}.` : ''}
         </p>
       ) : null}
-    </article>
+    </>
   );
 }
 

@@ -1,33 +1,37 @@
 import { Link } from '@tanstack/react-router';
-import { useState } from 'react';
-import type { Catalogue, MendView, PlanStep, RunState } from '../api/types';
+import { useId, useState } from 'react';
+import type { MendView } from '../api/types';
 import { useNow } from '../app/clock';
+import { useUnits } from '../app/units';
 import { useZone } from '../app/zone';
 import type { StageProps } from '../mend/MendPage';
 import { Button } from '../ui/Button';
 import { Notice, Problems } from '../ui/Notice';
 import { when } from '../ui/time';
+import { aftercareLines } from './aftercare';
+import { proofs, type Proof } from './proofs';
 
 /** Prove and hand back: the tests of this mend, their results, and what to watch. */
 export function ProveStage({ desk, catalogue, goTo }: StageProps) {
   const { mend, plan } = desk;
+  const { units } = useUnits();
   const now = useNow();
   const zone = useZone();
   if (!plan?.system) return <Notice tone="early" word="Nothing to prove.">This one is not mended here.</Notice>;
   const run = mend.run;
-  const tests = plan.steps.filter((step) => step.proof);
+  const tests = proofs(plan, run, catalogue);
   const done = run !== null && run.currentStepId === null;
   return (
     <div className="flex flex-col gap-5">
       <h2 className="text-3xl">Tests that could fail</h2>
       <ul>
-        {tests.map((step) => (
-          <Test key={step.id} step={step} run={run} catalogue={catalogue} now={now} zone={zone} />
+        {tests.map((proof) => (
+          <Test key={proof.step.id} proof={proof} now={now} zone={zone} />
         ))}
       </ul>
       <Problems problems={desk.refused} />
       {mend.status === 'handed-back' ? <HandedBack mend={mend} now={now} zone={zone} /> : null}
-      {mend.status === 'running' ? done ? <HandBack onHandBack={(text) => desk.happened({ kind: 'hand-back', stepId: null, text, value: null, passed: null })} busy={desk.busy} /> : (
+      {mend.status === 'running' ? done ? <HandBack draft={aftercareLines(plan, run, units, zone).join('\n')} onHandBack={(text) => desk.happened({ kind: 'hand-back', stepId: null, text, value: null, passed: null })} busy={desk.busy} /> : (
         <Button look="main" size="hand" className="self-start" onClick={() => goTo('mend')}>
           Go on with the mend
         </Button>
@@ -37,11 +41,10 @@ export function ProveStage({ desk, catalogue, goTo }: StageProps) {
   );
 }
 
-function Test({ step, run, catalogue, now, zone }: { step: PlanStep; run: RunState | null; catalogue: Catalogue; now: number; zone: string }) {
-  const test = catalogue.proofs.find((each) => each.id === step.proof);
-  const state = run?.steps.find((each) => each.stepId === step.id);
-  const words = state?.phase === 'failed' ? 'Failed' : state && (state.phase === 'done' || state.phase === 'waiting') ? 'Passed' : 'Not yet';
-  const tone = words === 'Passed' ? 'text-good' : words === 'Failed' ? 'text-late' : 'text-faint';
+const standing = { passed: ['Passed', '● ', 'text-good'], failed: ['Failed', '▲ ', 'text-late'], 'not-yet': ['Not yet', '◌ ', 'text-faint'] } as const;
+
+function Test({ proof: { step, test, stands, measured, doneAt }, now, zone }: { proof: Proof; now: number; zone: string }) {
+  const [words, shape, tone] = standing[stands];
   return (
     <li className="grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-4 border-b border-line py-2">
       <div>
@@ -50,20 +53,20 @@ function Test({ step, run, catalogue, now, zone }: { step: PlanStep; run: RunSta
       </div>
       <div className={`text-right ${tone}`}>
         <p className="text-xl font-bold">
-          <span aria-hidden>{words === 'Passed' ? '● ' : words === 'Failed' ? '▲ ' : '◌ '}</span>
+          <span aria-hidden>{shape}</span>
           {words}
         </p>
         <p className="text-sm">
-          {state?.measured !== null && state?.measured !== undefined ? `${state.measured} ${test?.unit ?? ''} ` : ''}
-          {state?.doneAt ? when(state.doneAt, now, zone) : ''}
+          {measured} {doneAt ? when(doneAt, now, zone) : ''}
         </p>
       </div>
     </li>
   );
 }
 
-function HandBack({ onHandBack, busy }: { onHandBack: (text: string) => void; busy: boolean }) {
-  const [text, setText] = useState('');
+function HandBack({ draft, onHandBack, busy }: { draft: string; onHandBack: (text: string) => void; busy: boolean }) {
+  const [text, setText] = useState(draft);
+  const hint = useId();
   return (
     <form
       className="flex flex-col gap-3"
@@ -74,8 +77,11 @@ function HandBack({ onHandBack, busy }: { onHandBack: (text: string) => void; bu
     >
       <label>
         <span className="lettering block">What to watch, and when to look again</span>
-        <textarea className="h-24 w-full rounded-sm border-2 border-strong-line bg-sheet p-3 text-lg" value={text} onChange={(event) => setText(event.target.value)} />
+        <textarea className="h-64 w-full rounded-sm border-2 border-strong-line bg-sheet p-3 text-lg" aria-describedby={hint} value={text} onChange={(event) => setText(event.target.value)} />
       </label>
+      <p id={hint} className="-mt-2 text-sm text-faint">
+        Drafted from the plan and from what happened. Change what you know better; it goes on the note and into the log.
+      </p>
       <Button type="submit" look="main" size="hand" className="self-start" disabled={busy}>
         Hand it back
       </Button>
@@ -87,10 +93,13 @@ function HandedBack({ mend, now, zone }: { mend: MendView; now: number; zone: st
   const words = mend.events.findLast((event) => event.kind === 'hand-back')?.text;
   return (
     <Notice tone="good" word={`Handed back ${when(mend.closedAt, now, zone)}.`}>
-      {words}
+      <span className="block whitespace-pre-line">{words}</span>
       <span className="mt-1 flex flex-wrap gap-x-6">
+        <a className="inline-flex min-h-11 items-center underline underline-offset-4" href={`/mends/${mend.id}/note`}>
+          Hand-back note
+        </a>
         <a className="inline-flex min-h-11 items-center underline underline-offset-4" href={`/mends/${mend.id}/sheet`}>
-          Job sheet to print
+          Job sheet
         </a>
         <Link to="/log" search={{ q: mend.tag }} className="inline-flex min-h-11 items-center underline underline-offset-4">
           In the log

@@ -1,7 +1,8 @@
 const styles = {
   clock: ['en-GB', { hour: '2-digit', minute: '2-digit' }],
   dayAndClock: ['en-GB', { weekday: 'short', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' }],
-  day: ['en-CA', {}],
+  date: ['en-CA', {}],
+  day: ['en-GB', { weekday: 'short', day: 'numeric', month: 'short' }],
   field: ['en-GB', { year: 'numeric', month: '2-digit', day: '2-digit', hour: '2-digit', minute: '2-digit' }],
 } as const satisfies Record<string, readonly [string, Intl.DateTimeFormatOptions]>;
 
@@ -27,10 +28,15 @@ export function dayAndClock(iso: string | null | undefined, zone: string): strin
   return iso ? format('dayAndClock', zone).format(new Date(iso)).replace(',', '') : 'not as it stands';
 }
 
+/** A day, where the hour would say more than anybody knows. */
+export function day(iso: string | null | undefined, zone: string): string {
+  return iso ? format('day', zone).format(new Date(iso)).replace(',', '') : 'no day';
+}
+
 /** Today's times as a clock, others with their day. */
 export function when(iso: string | null | undefined, now: number, zone: string): string {
   if (!iso) return 'not as it stands';
-  const days = format('day', zone);
+  const days = format('date', zone);
   return days.format(Date.parse(iso)) === days.format(now) ? clock(iso, zone) : dayAndClock(iso, zone);
 }
 

@@ -1,0 +1,57 @@
+import { useParams } from '@tanstack/react-router';
+import { useUnits } from '../app/units';
+import { cupLabels, type CupLabel } from './cupLabels';
+import { Paper, type PlannedMend } from './Paper';
+
+/** Labels to cut out and tape to the cups: what goes in, and how long it may be used. */
+export function CupLabels() {
+  const { id } = useParams({ from: '/mends/$id/labels' });
+  return (
+    <Paper id={id} from="plan">
+      {(mend) => <Labels mend={mend} />}
+    </Paper>
+  );
+}
+
+function Labels({ mend }: { mend: PlannedMend }) {
+  const { units } = useUnits();
+  const labels = cupLabels(mend.plan, units);
+  return (
+    <>
+      <h1 className="no-print mb-3 text-3xl">Cup labels, {mend.tag}</h1>
+      {labels.length === 0 ? <p className="text-lg">Nothing is mixed in this mend.</p> : null}
+      <ul className="grid grid-cols-2 gap-4">
+        {labels.map((label) => (
+          <Label key={label.stepId} label={label} mend={mend} />
+        ))}
+      </ul>
+    </>
+  );
+}
+
+function Label({ label, mend }: { label: CupLabel; mend: PlannedMend }) {
+  return (
+    <li className="break-inside-avoid border-2 border-dashed border-ink p-3">
+      <p className="flex items-baseline justify-between gap-3">
+        <strong className="numeral text-3xl">{mend.tag}</strong>
+        <span>Mend {mend.id}</span>
+      </p>
+      <p className="text-lg leading-tight font-bold">{label.title}</p>
+      <p className="leading-tight text-faint">{mend.plan.system?.materialName}</p>
+      <dl className="mt-2 grid grid-cols-[minmax(0,1fr)_auto] gap-x-4 border-y border-line py-1">
+        {label.parts.map((part) => (
+          <div key={part.name} className="contents">
+            <dt>{part.name}</dt>
+            <dd className="numeral text-right text-lg">{part.amount}</dd>
+          </div>
+        ))}
+      </dl>
+      {label.cups > 1 ? <p className="font-bold">In {label.cups} cups, one after another: mix the next when this one is spread.</p> : null}
+      <p className="mt-1">{label.useWithin ? <strong>Use it within {label.useWithin}.</strong> : <strong>Keep it in the dark.</strong>}</p>
+      <p className="mt-3 grid grid-cols-2 gap-4">
+        <span className="border-b border-dotted border-ink pb-0.5">Mixed at</span>
+        <span className="border-b border-dotted border-ink pb-0.5">{label.useWithin ? 'Past using at' : 'By'}</span>
+      </p>
+    </li>
+  );
+}

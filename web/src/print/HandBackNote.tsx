@@ -1,0 +1,79 @@
+import { useQuery } from '@tanstack/react-query';
+import { useParams } from '@tanstack/react-router';
+import { catalogueQuery, shopQuery } from '../api/queries';
+import { useUnits } from '../app/units';
+import { useZone } from '../app/zone';
+import { aftercareLines } from '../prove/aftercare';
+import { proofs, type Proof } from '../prove/proofs';
+import { dayAndClock } from '../ui/time';
+import { kindWords } from '../ui/words';
+import { Paper, PaperHead, type PlannedMend } from './Paper';
+
+/** What goes back with the item: what was done, how it was proven, when it may be used, what to watch. */
+export function HandBackNote() {
+  const { id } = useParams({ from: '/mends/$id/note' });
+  return (
+    <Paper id={id} from="prove">
+      {(mend) => <Note mend={mend} />}
+    </Paper>
+  );
+}
+
+function Note({ mend }: { mend: PlannedMend }) {
+  const { units } = useUnits();
+  const zone = useZone();
+  const shop = useQuery(shopQuery);
+  const catalogue = useQuery(catalogueQuery);
+  const { plan, case: repairCase, run } = mend;
+  const { damage } = repairCase;
+  const handBack = mend.events.findLast((event) => event.kind === 'hand-back');
+  const watch = handBack?.text ? handBack.text.split('\n') : aftercareLines(plan, run, units, zone);
+  const tests = catalogue.data ? proofs(plan, run, catalogue.data) : [];
+  const readyAt = run?.readyAt ?? plan.readyAt;
+  return (
+    <>
+      <PaperHead mend={mend} />
+      {plan.system ? null : <p className="mt-3 text-lg">This one was not mended here. {plan.verdict.reasons[0]?.text}</p>}
+      {plan.system ? (
+        <div className="grid gap-4 pt-3 text-lg">
+          <section>
+            <h2 className="text-xl">What was done</h2>
+            <p>
+              {kindWords[damage.kind]}, {damage.location.replace('-', ' ')}. {plan.system.methodName}: {plan.system.materialName}. {plan.verdict.decision === 'mend-for-now' ? <strong>Mended for now, not for good.</strong> : null}
+            </p>
+            <p>
+              {handBack ? `Handed back ${dayAndClock(handBack.at, zone)}.` : `Ready for use ${dayAndClock(readyAt, zone)}.`}
+            </p>
+          </section>
+          <section>
+            <h2 className="text-xl">How it was proven</h2>
+            <ul>
+              {tests.map((test) => (
+                <li key={test.step.id}>
+                  {test.step.title}: <strong>{standing(test)}</strong>
+                </li>
+              ))}
+            </ul>
+          </section>
+          <section>
+            <h2 className="text-xl">What to watch</h2>
+            <ul className="list-disc pl-5">
+              {watch.map((line) => (
+                <li key={line}>{line}</li>
+              ))}
+            </ul>
+          </section>
+          <footer className="grid grid-cols-2 gap-8 border-t-2 border-ink pt-3">
+            <span>{shop.data?.settings.name}</span>
+            <span className="border-b border-dotted border-ink">Handed back by</span>
+          </footer>
+        </div>
+      ) : null}
+    </>
+  );
+}
+
+function standing({ stands, measured }: Proof): string {
+  const words = { passed: 'passed', failed: 'failed', 'not-yet': 'not tested yet' }[stands];
+  return measured ? `${words}, ${measured}` : words;
+}

@@ -1,0 +1,57 @@
+import { useQuery } from '@tanstack/react-query';
+import { Link } from '@tanstack/react-router';
+import type { ReactNode } from 'react';
+import { problemsIn } from '../api/client';
+import { mendQuery } from '../api/queries';
+import type { MendView, RepairPlan } from '../api/types';
+import { useZone } from '../app/zone';
+import type { Stage } from '../mend/stages';
+import { Button } from '../ui/Button';
+import { Problems } from '../ui/Notice';
+import { dayAndClock } from '../ui/time';
+
+export type PlannedMend = MendView & { plan: RepairPlan };
+
+interface Props {
+  id: string;
+  /** Stage that it was opened from. */
+  from: Stage;
+  children: (mend: PlannedMend) => ReactNode;
+}
+
+/** A paper of a mend: what is printed, below the button and the way back, which are not. */
+export function Paper({ id, from, children }: Props) {
+  const query = useQuery(mendQuery(Number(id)));
+  const mend = query.data;
+  if (!mend?.plan) return <div className="p-5">{query.error ? <Problems problems={problemsIn(query.error)} /> : mend ? 'There is no plan to print.' : 'Writing it out …'}</div>;
+  return (
+    <article className="mx-auto max-w-5xl bg-sheet px-8 py-6 print:max-w-none print:bg-white print:p-0">
+      <div className="no-print mb-4 flex gap-3">
+        <Button look="main" onClick={() => print()}>
+          Print it
+        </Button>
+        <Link to="/mends/$id/$stage" params={{ id, stage: from }} className="inline-flex min-h-11 items-center underline underline-offset-4">
+          Back to the mend
+        </Link>
+      </div>
+      {children({ ...mend, plan: mend.plan })}
+    </article>
+  );
+}
+
+/** Head of a paper: whose it is, and when it is wanted. */
+export function PaperHead({ mend }: { mend: PlannedMend }) {
+  const zone = useZone();
+  return (
+    <header className="flex items-end justify-between border-b-2 border-ink pb-1">
+      <h1 className="numeral text-4xl">
+        {mend.tag} <span className="text-xl font-semibold">{mend.itemName}</span>
+      </h1>
+      <p className="text-right">
+        Mend {mend.id}
+        <br />
+        {mend.dueAt ? `Due ${dayAndClock(mend.dueAt, zone)}` : 'No due time'}
+      </p>
+    </header>
+  );
+}

@@ -1,0 +1,20 @@
+import type { RepairPlan, RunState } from '../api/types';
+import { day, dayAndClock } from '../ui/time';
+import { measure, type Units } from '../ui/units';
+
+/** What goes back with the item, line by line: the draft of the hand-back and the note. A run knows its times better than the plan. */
+export function aftercareLines(plan: RepairPlan, run: RunState | null, units: Units, zone: string): string[] {
+  const { readyAt, fullCureAt } = run ?? plan;
+  const lookAgainAt = run ? run.lookAgainAt : plan.aftercare?.lookAgainAt;
+  const watch = (plan.aftercare?.watch ?? []).map(({ text, figure: id }) => {
+    const figure = plan.figures.find((each) => each.id === id);
+    return figure ? `${text} ${figure.label}: ${measure(figure.value, figure.unit, figure.decimals, units)}.` : text;
+  });
+  const curesOn = fullCureAt !== null && readyAt !== null && Date.parse(fullCureAt) > Date.parse(readyAt);
+  return [
+    ...(curesOn ? [`Easy use at first: full strength ${dayAndClock(fullCureAt, zone)}.`] : []),
+    ...watch,
+    ...(lookAgainAt ? [`Look again ${day(lookAgainAt, zone)}.`] : []),
+    ...(plan.properRepair ? [`Proper repair by ${day(plan.properRepairBy, zone)}: ${plan.properRepair}.`] : []),
+  ];
+}
