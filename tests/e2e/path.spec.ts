@@ -103,6 +103,8 @@ test('a fin box, from first look to the log, through a crash in the middle', asy
   await page.getByRole('button', { name: 'Go back there' }).click();
   await goOnTo(page, null);
   await page.getByRole('button', { name: 'Hand it back' }).click();
+  // What to watch is drafted from the plan, to be put in other words.
+  await expect(page.getByLabel(/What to watch/)).toHaveValue(/Rock the fins[^]*Look again/);
   await page.getByLabel(/What to watch/).fill('Look at the box after ten sessions');
   await page.getByRole('button', { name: 'Hand it back' }).click();
   await expect(page.getByText(/^Handed back/)).toBeVisible();
@@ -113,6 +115,11 @@ test('a fin box, from first look to the log, through a crash in the middle', asy
   await page.goto(url.replace(/mend$/, 'sheet'));
   await expect(page.getByRole('heading', { level: 1 })).toContainText('BRD-02');
   await expect(page.getByText('two of us').or(page.getByText('45*').or(page.getByText('45 mL*'))).first()).toBeVisible();
+  await page.goto(url.replace(/mend$/, 'note'));
+  await expect(page.getByText('Look at the box after ten sessions')).toBeVisible();
+  await expect(page.getByText(/Set the fin and compare the cant: passed, 0/)).toBeVisible();
+  await page.goto(url.replace(/mend$/, 'labels'));
+  await expect(page.getByRole('listitem').first()).toContainText('Hardener (B)');
   expect(faults).toEqual([]);
 });
 

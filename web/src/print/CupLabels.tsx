@@ -1,17 +1,9 @@
-import { useParams } from '@tanstack/react-router';
 import { useUnits } from '../app/units';
 import { cupLabels, type CupLabel } from './cupLabels';
 import { Paper, type PlannedMend } from './Paper';
 
 /** Labels to cut out and tape to the cups: what goes in, and how long it may be used. */
-export function CupLabels() {
-  const { id } = useParams({ from: '/mends/$id/labels' });
-  return (
-    <Paper id={id} from="plan">
-      {(mend) => <Labels mend={mend} />}
-    </Paper>
-  );
-}
+export const CupLabels = () => <Paper from="plan" of={Labels} />;
 
 function Labels({ mend }: { mend: PlannedMend }) {
   const { units } = useUnits();

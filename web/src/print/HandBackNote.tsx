@@ -1,5 +1,4 @@
 import { useQuery } from '@tanstack/react-query';
-import { useParams } from '@tanstack/react-router';
 import { catalogueQuery, shopQuery } from '../api/queries';
 import { useUnits } from '../app/units';
 import { useZone } from '../app/zone';
@@ -10,14 +9,7 @@ import { kindWords } from '../ui/words';
 import { Paper, PaperHead, type PlannedMend } from './Paper';
 
 /** What goes back with the item: what was done, how it was proven, when it may be used, what to watch. */
-export function HandBackNote() {
-  const { id } = useParams({ from: '/mends/$id/note' });
-  return (
-    <Paper id={id} from="prove">
-      {(mend) => <Note mend={mend} />}
-    </Paper>
-  );
-}
+export const HandBackNote = () => <Paper from="prove" of={Note} />;
 
 function Note({ mend }: { mend: PlannedMend }) {
   const { units } = useUnits();

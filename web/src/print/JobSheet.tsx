@@ -1,4 +1,3 @@
-import { useParams } from '@tanstack/react-router';
 import { useUnits } from '../app/units';
 import { useZone } from '../app/zone';
 import { OffcutSheets } from '../drawing/OffcutSheets';
@@ -14,14 +13,7 @@ import type { Figure } from '../api/types';
 import { Paper, PaperHead, type PlannedMend } from './Paper';
 
 /** The job sheet: the same picture and the same numbers, clean on paper. */
-export function JobSheet() {
-  const { id } = useParams({ from: '/mends/$id/sheet' });
-  return (
-    <Paper id={id} from="plan">
-      {(mend) => <Sheet mend={mend} />}
-    </Paper>
-  );
-}
+export const JobSheet = () => <Paper from="plan" of={Sheet} />;
 
 function Sheet({ mend }: { mend: PlannedMend }) {
   const zone = useZone();

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
-import { Link } from '@tanstack/react-router';
-import type { ReactNode } from 'react';
+import { Link, useParams } from '@tanstack/react-router';
+import type { ComponentType } from 'react';
 import { problemsIn } from '../api/client';
 import { mendQuery } from '../api/queries';
 import type { MendView, RepairPlan } from '../api/types';
@@ -13,14 +13,14 @@ import { dayAndClock } from '../ui/time';
 export type PlannedMend = MendView & { plan: RepairPlan };
 
 interface Props {
-  id: string;
   /** Stage that it was opened from. */
   from: Stage;
-  children: (mend: PlannedMend) => ReactNode;
+  of: ComponentType<{ mend: PlannedMend }>;
 }
 
 /** A paper of a mend: what is printed, below the button and the way back, which are not. */
-export function Paper({ id, from, children }: Props) {
+export function Paper({ from, of: Content }: Props) {
+  const { id = '' } = useParams({ strict: false });
   const query = useQuery(mendQuery(Number(id)));
   const mend = query.data;
   if (!mend?.plan) return <div className="p-5">{query.error ? <Problems problems={problemsIn(query.error)} /> : mend ? 'There is no plan to print.' : 'Writing it out …'}</div>;
@@ -34,7 +34,7 @@ export function Paper({ id, from, children }: Props) {
           Back to the mend
         </Link>
       </div>
-      {children({ ...mend, plan: mend.plan })}
+      <Content mend={{ ...mend, plan: mend.plan }} />
     </article>
   );
 }
