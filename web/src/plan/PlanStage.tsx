@@ -155,8 +155,8 @@ const Papers = memo(function Papers({ id, mixes, patches, placements, offcuts }:
           <a className={link} href={`/api/mends/${id}/template.pdf`} target="_blank" rel="noreferrer">
             Template (PDF)
           </a>
-          <a className={link} href={`/api/mends/${id}/template.svg`} target="_blank" rel="noreferrer">
-            Template (SVG)
+          <a className={link} href={`/api/mends/${id}/template.svg`} target="_blank" rel="noreferrer" aria-label="Template (SVG)">
+            SVG
           </a>
         </>
       ) : null}
