@@ -37,7 +37,7 @@ interface PlanInput {
   leastHalfMm?: number;
 }
 
-const leastGridPx = 15;
+const leastGridPx = 14;
 const grids: Record<Units, readonly [Grid, Grid, Grid]> = {
   metric: [{ mm: 10, words: '10 mm' }, { mm: 25, words: '25 mm' }, { mm: 50, words: '50 mm' }],
   us: [{ mm: 12.7, words: '½ in' }, { mm: 25.4, words: '1 in' }, { mm: 50.8, words: '2 in' }],

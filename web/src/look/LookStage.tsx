@@ -112,18 +112,20 @@ function ShapeFields({ repairCase, change, problems }: FieldsProps & { problems:
 
 /** A traced outline: tapped on the plan view, or keyed as pairs. */
 function TraceFields({ points, onChange }: { points: readonly Schemas['PointMm'][]; onChange: (points: Schemas['PointMm'][]) => void }) {
-  const text = points.map((point) => `${point.x},${point.y}`).join(' ');
+  const { units } = useUnits();
+  const text = points.map((point) => `${length.shown(point.x, units)},${length.shown(point.y, units)}`).join(' ');
+  const kept = (shown: number | undefined) => length.kept(shown ?? Number.NaN, units);
   return (
     <div>
       <label>
-        <span className="lettering mb-1 block">Points in mm from the middle: tap the plan view, or key pairs</span>
+        <span className="lettering mb-1 block">Points in {units === 'us' ? 'inches' : 'mm'} from the middle: tap the plan view, or key pairs</span>
         <input
           key={text}
           defaultValue={text}
           className="h-11 w-full rounded-sm border-2 border-line bg-sheet px-2"
           onBlur={(event) => {
             const pairs = event.target.value.split(/\s+/).filter(Boolean).map((pair) => pair.split(',').map(Number));
-            const next = pairs.map(([x, y]) => ({ x: x ?? NaN, y: y ?? NaN }));
+            const next = pairs.map(([x, y]) => ({ x: kept(x), y: kept(y) }));
             if (event.target.value !== text) onChange(next);
           }}
         />

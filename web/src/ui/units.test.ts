@@ -40,6 +40,7 @@ describe('units', () => {
 
   it('writes a measure in the units of the shop', () => {
     expect(measure(50.8, 'mm', 0, 'us')).toBe('2.00 in');
+    expect(measure(0.25, 'mm', 2, 'us')).toBe('0.010 in');
     expect(measure(50.8, 'mm', 1, 'metric')).toBe('50.8 mm');
     expect(measure(60, 'P', 0, 'metric')).toBe('P60');
     expect(measure(15, 'mL', 1, 'us')).toBe('15.0 mL');

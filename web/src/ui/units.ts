@@ -5,17 +5,19 @@ interface Conversion {
   us: string;
   toUs: (metric: number) => number;
   toMetric: (us: number) => number;
-  /** Digits after the point when it is written in US units. */
+  /** Fewest digits after the point when it is written in US units. */
   decimals: number;
+  /** Digits more than the metric number has, where the unit is so much larger. */
+  finer: number;
 }
 
-const times = (us: string, size: number, decimals: number): Conversion => ({ us, decimals, toUs: (metric) => metric / size, toMetric: (shown) => shown * size });
+const times = (us: string, size: number, decimals: number, finer = 0): Conversion => ({ us, decimals, finer, toUs: (metric) => metric / size, toMetric: (shown) => shown * size });
 
-const inch = times('in', 25.4, 2);
+const inch = times('in', 25.4, 2, 1);
 const foot = times('ft', 0.3048, 1);
-const psi = times('psi', 6.894757, 1);
+const psi = times('psi', 6.894757, 1, 1);
 const inchOfMercury = times('inHg', 3.38639, 2);
-const fahrenheit: Conversion = { us: '°F', decimals: 0, toUs: (celsius) => celsius * 1.8 + 32, toMetric: (shown) => (shown - 32) / 1.8 };
+const fahrenheit: Conversion = { us: '°F', decimals: 0, finer: 0, toUs: (celsius) => celsius * 1.8 + 32, toMetric: (shown) => (shown - 32) / 1.8 };
 
 /** Sizes of the units: NIST Special Publication 811, appendix B. */
 const conversions: Readonly<Record<string, Conversion>> = {
@@ -47,16 +49,18 @@ export const room = typed('m³', times('ft³', 0.02831685, 0), { metric: 1, us: 
 export const pressure = typed('kPa', psi, { metric: 2, us: 2, kept: 3 });
 export const barometer = typed('kPa', inchOfMercury, { metric: 2, us: 2, kept: 3 });
 
+const usDigits = (us: Conversion, metricDigits: number) => Math.max(us.decimals, metricDigits + us.finer);
+
 /** A number that was worked out, to be set by hand: in the unit in which it is shown. */
 export function byHand(unit: string, decimals: number) {
   const us = conversions[unit];
-  return us ? typed(unit, us, { metric: decimals, us: us.decimals, kept: 3 }) : { unit: () => unit, shown: (kept: number) => round(kept, decimals), kept: (shown: number) => shown };
+  return us ? typed(unit, us, { metric: decimals, us: usDigits(us, decimals), kept: 3 }) : { unit: () => unit, shown: (kept: number) => round(kept, decimals), kept: (shown: number) => shown };
 }
 
 /** A value with its unit, in the units that the shop shows. */
 export function measure(value: number, unit: string, decimals: number, units: Units): string {
   const us = units === 'us' ? conversions[unit] : undefined;
-  if (us) return `${us.toUs(value).toFixed(us.decimals)} ${us.us}`;
+  if (us) return `${us.toUs(value).toFixed(usDigits(us, decimals))} ${us.us}`;
   if (unit === 'P') return `P${value.toFixed(0)}`;
   return unit === '' ? value.toFixed(decimals) : `${value.toFixed(decimals)} ${unit}`;
 }
