@@ -3,6 +3,7 @@ import { useRef, useState, type RefObject } from 'react';
 import type { Figure } from '../api/types';
 import { useUnits } from '../app/units';
 import { Button } from './Button';
+import { Said } from './Said';
 import { byHand, measure } from './units';
 import { sourceWords } from './words';
 
@@ -88,7 +89,7 @@ function Why({ figure }: { figure: Figure }) {
           ))}
         </dl>
       ) : null}
-      {derivation.wouldChange ? <p className="mt-2">{derivation.wouldChange}</p> : null}
+      {derivation.wouldChange ? <p className="mt-2"><Said>{derivation.wouldChange}</Said></p> : null}
       <p className="mt-2 text-sm text-faint">
         {sourceWords[derivation.source.kind]}: {derivation.source.citation}
       </p>

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { altitude, barometer, byHand, length, measure, pressure, temperature } from './units';
+import { altitude, barometer, byHand, length, measure, pressure, said, temperature } from './units';
 
 describe('units', () => {
   // International inch, exactly 25.4 mm.
@@ -32,6 +32,18 @@ describe('units', () => {
     expect(byHand('g', 1).shown(12.34, 'us')).toBe(12.3);
     expect(byHand('g', 1).kept(12, 'us')).toBe(12);
     expect(byHand('g', 1).unit('us')).toBe('g');
+  });
+
+  it('says a sentence of the plan in the units of the shop', () => {
+    expect(said('Scuff 25 mm of bright metal round it with P80', 'us')).toBe('Scuff 0.98 in of bright metal round it with P80');
+    expect(said('Clamps 50 to 75 mm apart; 2.4 mm hole', 'us')).toBe('Clamps 1.97 to 2.95 in apart; 0.094 in hole');
+    expect(said('It takes 10 to 30 °C; the bench is at -5 °C.', 'us')).toBe('It takes 50 to 86 °F; the bench is at 23 °F.');
+    expect(said('Scuff 25 mm', 'metric')).toBe('Scuff 25 mm');
+  });
+
+  // A span of 5 K is 9 °F; nothing is added to it.
+  it('does not take a span of temperature for a temperature', () => {
+    expect(said('The surface is only 5 °C above the dew point of 10 °C', 'us')).toBe('The surface is only 9 °F above the dew point of 50 °F');
   });
 
   it('goes there and back without drifting', () => {

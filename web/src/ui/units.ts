@@ -13,7 +13,7 @@ interface Conversion {
 
 const times = (us: string, size: number, decimals: number, finer = 0): Conversion => ({ us, decimals, finer, toUs: (metric) => metric / size, toMetric: (shown) => shown * size });
 
-const inch = times('in', 25.4, 2, 1);
+const inch = times('in', 25.4, 2, 2);
 const foot = times('ft', 0.3048, 1);
 const psi = times('psi', 6.894757, 1, 1);
 const inchOfMercury = times('inHg', 3.38639, 2);
@@ -49,12 +49,27 @@ export const room = typed('m³', times('ft³', 0.02831685, 0), { metric: 1, us: 
 export const pressure = typed('kPa', psi, { metric: 2, us: 2, kept: 3 });
 export const barometer = typed('kPa', inchOfMercury, { metric: 2, us: 2, kept: 3 });
 
-const usDigits = (us: Conversion, metricDigits: number) => Math.max(us.decimals, metricDigits + us.finer);
+/** No rule or caliper at a bench shows more than a thousandth. */
+const mostDigits = 3;
+const usDigits = (us: Conversion, metricDigits: number) => Math.min(mostDigits, Math.max(us.decimals, metricDigits + us.finer));
 
 /** A number that was worked out, to be set by hand: in the unit in which it is shown. */
 export function byHand(unit: string, decimals: number) {
   const us = conversions[unit];
   return us ? typed(unit, us, { metric: decimals, us: usDigits(us, decimals), kept: 3 }) : { unit: () => unit, shown: (kept: number) => round(kept, decimals), kept: (shown: number) => shown };
+}
+
+const measureInWords = /(-?\d+(?:\.\d+)?)(?:( to |–| × )(-?\d+(?:\.\d+)?))? (mm|°C|kPa)( above| colder| warmer)?/g;
+
+/** A sentence of the plan with its measures in the units that the shop shows; a span of temperature is no temperature. */
+export function said(text: string, units: Units): string {
+  if (units === 'metric') return text;
+  return text.replaceAll(measureInWords, (...[, first = '', between = '', second = '', unit = '', span = '']: string[]) => {
+    const us = conversions[unit]!;
+    const zero = span === '' ? 0 : us.toUs(0);
+    const written = (number: string) => (number === '' ? '' : (us.toUs(Number(number)) - zero).toFixed(usDigits(us, number.split('.')[1]?.length ?? 0)));
+    return `${written(first)}${between}${written(second)} ${us.us}${span}`;
+  });
 }
 
 /** A value with its unit, in the units that the shop shows. */
