@@ -1,4 +1,5 @@
 import { useId } from 'react';
+import { Said } from '../ui/Said';
 import { clock, dayAndClock } from '../ui/time';
 import { stripBands, stripTicks, stripX, type StripBand, type StripRange } from './strip';
 import type { Schemas } from '../api/types';
@@ -37,7 +38,8 @@ export function TimeStrip({ bands, range, height, nowMs, label }: Props) {
 function Band({ band, height, hatch }: { band: StripBand; height: number; hatch: string }) {
   const title = (
     <title>
-      {band.title}: {words[band.kind]}
+      <Said>{`${band.title}: `}</Said>
+      {words[band.kind]}
     </title>
   );
   const middle = height / 2;
