@@ -38,7 +38,7 @@ function Label({ label, mend }: { label: CupLabel; mend: PlannedMend }) {
           </div>
         ))}
       </dl>
-      {label.cups > 1 ? <p className="font-bold">In {label.cups} cups, one after another: mix the next when this one is spread.</p> : null}
+      {label.cups > 1 ? <p className="font-bold">This goes into each of {label.cups} cups, one after another: mix the next when this one is spread.</p> : null}
       <p className="mt-1">{label.useWithin ? <strong>Use it within {label.useWithin}.</strong> : <strong>Keep it in the dark.</strong>}</p>
       <p className="mt-3 grid grid-cols-2 gap-4">
         <span className="border-b border-dotted border-ink pb-0.5">Mixed at</span>

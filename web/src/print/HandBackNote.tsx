@@ -7,7 +7,7 @@ import { proofs, type Proof } from '../prove/proofs';
 import { Said } from '../ui/Said';
 import { dayAndClock } from '../ui/time';
 import { kindWords } from '../ui/words';
-import { Paper, PaperHead, type PlannedMend } from './Paper';
+import { handBackOf, Paper, PaperHead, type PlannedMend } from './Paper';
 
 /** What goes back with the item: what was done, how it was proven, when it may be used, what to watch. */
 export const HandBackNote = () => <Paper from="prove" of={Note} />;
@@ -19,8 +19,8 @@ function Note({ mend }: { mend: PlannedMend }) {
   const catalogue = useQuery(catalogueQuery);
   const { plan, case: repairCase, run } = mend;
   const { damage } = repairCase;
-  const handBack = mend.events.findLast((event) => event.kind === 'hand-back');
-  const watch = handBack?.text ? handBack.text.split('\n') : aftercareLines(plan, run, units, zone);
+  const handBack = handBackOf(mend);
+  const watch = handBack?.text ? handBack.text.split('\n').filter((line) => line.trim() !== '') : aftercareLines(plan, run, units, zone);
   const tests = catalogue.data ? proofs(plan, run, catalogue.data) : [];
   const readyAt = run?.readyAt ?? plan.readyAt;
   return (
@@ -51,8 +51,8 @@ function Note({ mend }: { mend: PlannedMend }) {
           <section>
             <h2 className="text-xl">What to watch</h2>
             <ul className="list-disc pl-5">
-              {watch.map((line) => (
-                <li key={line}>{line}</li>
+              {watch.map((line, i) => (
+                <li key={`${i}-${line}`}>{line}</li>
               ))}
             </ul>
           </section>

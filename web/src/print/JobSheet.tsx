@@ -11,7 +11,7 @@ import { dayAndClock } from '../ui/time';
 import { measure } from '../ui/units';
 import { decisionWords, kindWords } from '../ui/words';
 import type { Figure } from '../api/types';
-import { Paper, PaperHead, type PlannedMend } from './Paper';
+import { handBackOf, Paper, PaperHead, type PlannedMend } from './Paper';
 
 /** The job sheet: the same picture and the same numbers, clean on paper. */
 export const JobSheet = () => <Paper from="plan" of={Sheet} />;
@@ -22,7 +22,7 @@ function Sheet({ mend }: { mend: PlannedMend }) {
   const { plan, case: repairCase } = mend;
   const reached = reachedMarks('plan', plan, null, null);
   const picture = { drawing: plan.drawing, patches: plan.patches, reached, width: 480 };
-  const handBack = mend.events.findLast((event) => event.kind === 'hand-back');
+  const handBack = handBackOf(mend);
   return (
     <>
       <PaperHead mend={mend} />

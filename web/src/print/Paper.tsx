@@ -39,6 +39,11 @@ export function Paper({ from, of: Content }: Props) {
   );
 }
 
+/** The hand-back as it stands; null before it, and once it was taken back. */
+export function handBackOf(mend: MendView) {
+  return mend.status === 'handed-back' ? (mend.events.findLast((event) => event.kind === 'hand-back') ?? null) : null;
+}
+
 /** Head of a paper: whose it is, and when it is wanted. */
 export function PaperHead({ mend }: { mend: PlannedMend }) {
   const zone = useZone();

@@ -36,7 +36,10 @@ describe('cup labels', () => {
     expect(cupLabels(plan([], null), 'metric')[0]!.useWithin).toBeNull();
   });
 
-  it('say into how many cups it is split', () => {
-    expect(cupLabels(plan([figure('fill.batches', 'Batches', 3, '')]), 'metric')[0]!.cups).toBe(3);
+  // A label with the whole batch on it would put three cups' worth into one, and that cup smokes.
+  it('give what goes into one cup where the batch is split', () => {
+    const label = cupLabels(plan([figure('fill.batches', 'Batches', 3, ''), figure('fill.part-a', 'Resin (A)', 90, 'mL'), { ...figure('fill.catalyst-drops', 'Catalyst', 8, 'drops'), decimals: 0 }]), 'metric')[0]!;
+    expect(label.cups).toBe(3);
+    expect(label.parts.map((part) => part.amount)).toEqual(['30.0 mL', '2.7 drops']);
   });
 });

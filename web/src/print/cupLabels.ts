@@ -5,8 +5,9 @@ import { measure, type Units } from '../ui/units';
 export interface CupLabel {
   stepId: string;
   title: string;
+  /** What goes into one cup, not into all of them. */
   parts: readonly { name: string; amount: string }[];
-  /** Cups that it is split into. */
+  /** Cups that the batch is split into. */
   cups: number;
   useWithin: string | null;
 }
@@ -21,6 +22,7 @@ export function cupLabels(plan: RepairPlan, units: Units): CupLabel[] {
     .map((step) => {
       const figures = step.figures.map((id) => plan.figures.find((figure) => figure.id === id)).filter((figure): figure is Figure => figure !== undefined);
       const ends = (suffix: string) => figures.find((figure) => figure.id.endsWith(suffix));
+      const cups = ends('.batches')?.value ?? 1;
       const inParts = ends('.part-a') !== undefined;
       return {
         stepId: step.id,
@@ -28,8 +30,8 @@ export function cupLabels(plan: RepairPlan, units: Units): CupLabel[] {
         parts: intoTheCup
           .filter((suffix) => !(inParts && suffix === '.batch'))
           .flatMap((suffix) => ends(suffix) ?? [])
-          .map((figure) => ({ name: figure.label, amount: measure(figure.value, figure.unit, figure.decimals, units) })),
-        cups: ends('.batches')?.value ?? 1,
+          .map((figure) => ({ name: figure.label, amount: measure(figure.value / cups, figure.unit, cups > 1 ? Math.max(1, figure.decimals) : figure.decimals, units) })),
+        cups,
         useWithin: step.useWithinMin === null ? null : `${Math.floor(step.useWithinMin)} min`,
       };
     });
