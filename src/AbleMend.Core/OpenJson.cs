@@ -39,17 +39,24 @@ public static partial class OpenJson
 
     /// <summary>Reads a case.</summary>
     /// <returns>The case, or the problem with its place in the document.</returns>
-    public static Outcome<RepairCase> ReadCase(string json)
+    public static Outcome<RepairCase> ReadCase(string json) => Read<RepairCase>(json);
+
+    /// <summary>Reads a plan.</summary>
+    /// <returns>The plan, or the problem with its place in the document.</returns>
+    public static Outcome<RepairPlan> ReadPlan(string json) => Read<RepairPlan>(json);
+
+    private static Outcome<T> Read<T>(string json)
+        where T : class
     {
         try
         {
-            return JsonSerializer.Deserialize<RepairCase>(json, Options) is { } read
-                ? Outcome<RepairCase>.Of(read)
-                : Outcome<RepairCase>.Failed(Broken("", "The document is empty."));
+            return JsonSerializer.Deserialize<T>(json, Options) is { } read
+                ? Outcome<T>.Of(read)
+                : Outcome<T>.Failed(Broken("", "The document is empty."));
         }
         catch (JsonException broken)
         {
-            return Outcome<RepairCase>.Failed(Explain(broken));
+            return Outcome<T>.Failed(Explain(broken));
         }
     }
 

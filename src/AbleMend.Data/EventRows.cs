@@ -23,6 +23,9 @@ public static class EventRows
             BarometerKpa = each.BarometerKpa,
         };
 
+    /// <summary>Whether the kind of a row is one that is known.</summary>
+    public static bool IsKnown(MendEventRow row) => Kinds.ContainsKey(row.Kind);
+
     /// <summary>A row as an event.</summary>
     public static RunEvent ToEvent(MendEventRow row) =>
         new(row.Number, row.At, Kinds[row.Kind], row.StepId, row.Text, row.Value, row.Passed, row.AirC, row.BarometerKpa);

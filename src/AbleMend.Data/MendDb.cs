@@ -24,7 +24,7 @@ public sealed class MendDb(DbContextOptions<MendDb> options) : DbContext(options
     /// <summary>Brings the file up to date and sets write-ahead logging, which stays with the file.</summary>
     public async Task PrepareAsync(CancellationToken cancel)
     {
-        await Database.MigrateAsync(cancel);
+        await StartLock.HeldAsync(this, () => Database.MigrateAsync(cancel), cancel);
         await Database.ExecuteSqlRawAsync("PRAGMA journal_mode=WAL;", cancel);
     }
 

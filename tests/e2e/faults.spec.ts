@@ -39,6 +39,27 @@ test('a trace that crosses itself is refused until it is mended', async ({ page 
   await kept(page);
 });
 
+test('an edit after going back in history belongs to the mend that is shown', async ({ page }) => {
+  const depthOf = async (id: number) => (await (await page.request.get(`${server.url}/api/mends/${id}`)).json()).case.damage.depthMm as number;
+  const first = await openMend(page, server.url, 'BRD-02');
+  await page.getByRole('link', { name: 'Bench' }).click();
+  await page.getByRole('link', { name: 'Start a mend' }).first().click();
+  await page.getByRole('button', { name: /^BRD-04/ }).click();
+  await expect(page).toHaveURL(/\/mends\/\d+\/look$/);
+  const second = Number(/mends\/(\d+)/.exec(page.url())![1]);
+  const [firstDepth, secondDepth] = [await depthOf(first), await depthOf(second)];
+  // Typed and left at once: what is on the way belongs to the mend that it was typed into.
+  await setNumber(page, /How deep/, '2.5');
+  await page.evaluate(() => history.go(-3));
+  await expect(page).toHaveURL(new RegExp(`/mends/${first}/look$`));
+  await expect(page.getByRole('textbox', { name: /How deep/ })).toHaveValue(String(firstDepth));
+  await setNumber(page, /How deep/, '6.5');
+  await kept(page);
+  await expect.poll(() => depthOf(first)).toBe(6.5);
+  await expect.poll(() => depthOf(second)).toBe(2.5);
+  expect(secondDepth).not.toBe(6.5);
+});
+
 test('two windows on one mend get a clear conflict, and each can choose', async ({ page, context }) => {
   await openMend(page, server.url, 'BRD-02');
   const other = await context.newPage();

@@ -25,6 +25,14 @@ public sealed class Reach
     /// <value>The layers that the damage goes into, outside in.</value>
     public IReadOnlyList<ReachedLayer> Touched => [.. Layers.Where(layer => layer.Touched)];
 
+    /// <value>
+    /// Whether it is a skin, with nothing solid under it: cloth, mesh, rubber, or the sheet of what is inflated. What is hurt there
+    /// is hurt through or on the surface, and is seen from above.
+    /// </value>
+    public bool IsSkin =>
+        Layers.Skip(1).All(layer => layer.Substance.Texture is Texture.Air or Texture.Threads || layer.Layer.Substance == Layers[0].Layer.Substance)
+        && (Layers[0].Substance.Texture is Texture.Cloth or Texture.Rubber || (Layers.Count > 1 && Layers[0].Substance is { Texture: Texture.Sheet, Movement: not Movement.Rigid }));
+
     /// <value>Whether any foam is open.</value>
     public bool FoamOpen => Layers.Any(layer => layer.Touched && IsFoam(layer));
 

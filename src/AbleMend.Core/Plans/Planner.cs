@@ -31,6 +31,11 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
     /// <returns>The plan, or every problem found in the case.</returns>
     public Outcome<RepairPlan> Plan(RepairCase repairCase)
     {
+        if (RefusedOutright(repairCase) is { } refused)
+        {
+            return Outcome<RepairPlan>.Of(refused);
+        }
+
         var empty = EmptyPlaces.In(repairCase);
         if (empty.Count > 0)
         {
@@ -54,7 +59,7 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
         var candidates = Matcher.Rank(view, methods);
         if (!verdict.MendedHere)
         {
-            return Outcome<RepairPlan>.Of(NotHere(view, verdict, candidates));
+            return Outcome<RepairPlan>.Of(NotHere(view.StartAt, verdict, candidates, Draw(view, null)));
         }
 
         var picked = Pick(view, candidates, repairCase.Choice);
@@ -62,6 +67,24 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
             ? Compose(view, verdict, candidates, candidate)
             : Outcome<RepairPlan>.Failed(picked.Problems);
     }
+
+    /// <summary>
+    /// What holds a life is refused before anything is checked: no slip in the rest of the case may hide the refusal.
+    /// </summary>
+    private RepairPlan? RefusedOutright(RepairCase repairCase)
+    {
+        if (!Catalogue.Constructions.TryGetValue(repairCase.Item.Construction, out var construction))
+        {
+            return null;
+        }
+
+        var location = construction.Locations.FirstOrDefault(each => each.Id == repairCase.Damage.Location);
+        return TriageDesk.RefuseOutright(construction, location) is { } verdict
+            ? NotHere(repairCase.Wanted.StartAt ?? DateTimeOffset.UnixEpoch, verdict, [], Untouched(construction.LayersAt(location ?? construction.Locations[0])))
+            : null;
+    }
+
+    private Drawing Untouched(IReadOnlyList<Layer> layers) => Draw(Reach.Into(layers, Catalogue.Substances, 0), 0, null, null);
 
     /// <summary>The catalogue with the shop's own products, or what is wrong with them.</summary>
     private Outcome<MendCatalogue> Known(RepairCase repairCase)
@@ -205,17 +228,20 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
         }
     }
 
-    private RepairPlan NotHere(CaseView view, Verdict verdict, IReadOnlyList<Candidate> candidates) =>
-        new(RepairPlan.CurrentFormat, Catalogue.Version, view.StartAt, null, null, verdict, candidates, null, Draw(view, null), [], [], [], [], [], [], [], null, null);
+    private RepairPlan NotHere(DateTimeOffset startAt, Verdict verdict, IReadOnlyList<Candidate> candidates, Drawing drawing) =>
+        new(RepairPlan.CurrentFormat, Catalogue.Version, startAt, null, null, verdict, candidates, null, drawing, [], [], [], [], [], [], [], null, null);
 
-    private static Drawing Draw(CaseView view, Composition? composition) =>
+    private static Drawing Draw(CaseView view, Composition? composition) => Draw(view.Reach, view.Case.Damage.DepthMm, view.Outline, composition);
+
+    private static Drawing Draw(Reach reach, double depthMm, Outline? damage, Composition? composition) =>
         new(
-            [.. view.Reach.Layers.Select(layer => new SectionLayer(layer.Layer.Id, layer.Layer.Name, layer.Substance.Texture, layer.TopMm, layer.Layer.ThicknessMm, layer.DepthIntoMm))],
-            view.Case.Damage.DepthMm,
-            view.Outline.LengthMm / 2,
-            view.Outline.Pieces,
+            [.. reach.Layers.Select(layer => new SectionLayer(layer.Layer.Id, layer.Layer.Name, layer.Substance.Texture, layer.TopMm, layer.Layer.ThicknessMm, layer.DepthIntoMm))],
+            depthMm,
+            (damage?.LengthMm ?? 0) / 2,
+            damage?.Pieces ?? [],
             composition?.Cut ?? [],
             composition?.Key ?? [],
             composition?.Profile,
-            composition?.Marks ?? []);
+            composition?.Marks ?? [],
+            reach.IsSkin ? MarkView.Above : MarkView.Section);
 }

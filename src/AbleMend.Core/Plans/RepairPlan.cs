@@ -113,6 +113,7 @@ public sealed record TakenSchool(string Id, string Option, string Why);
 /// <param name="KeyOutline">Outline that is keyed and taped; empty before there is a method.</param>
 /// <param name="Work">What the work does in the section of a laminate; null before there is a method, or where it does nothing of the kind.</param>
 /// <param name="Marks">What the method adds besides, in the section and from above.</param>
+/// <param name="Leads">The picture that tells: the section of what has layers, the view from above of cloth, mesh, rubber and skins.</param>
 public sealed record Drawing(
     IReadOnlyList<SectionLayer> Layers,
     double DepthMm,
@@ -121,7 +122,8 @@ public sealed record Drawing(
     IReadOnlyList<IReadOnlyList<PointMm>> CutOutline,
     IReadOnlyList<IReadOnlyList<PointMm>> KeyOutline,
     WorkProfile? Work,
-    IReadOnlyList<DrawnMark> Marks
+    IReadOnlyList<DrawnMark> Marks,
+    MarkView Leads = MarkView.Section
 );
 
 /// <summary>Materials and method of a plan.</summary>

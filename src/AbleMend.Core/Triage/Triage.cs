@@ -70,8 +70,6 @@ public static class TriageDesk
     // Order matters: the first rule that decides wins, so what must not be mended comes before what may.
     private static readonly TriageRule[] Rules =
     [
-        new("never-mended", Decision.Refuse, view => view.Construction.Refuse is not null, view => view.Construction.Refuse!, Practice),
-        new("place-refused", Decision.Refuse, view => view.Location.Refuse is not null, view => view.Location.Refuse!, Practice),
         new("bent-metal", Decision.Refuse, view => view.Case.Damage.Kind == DamageKind.Bent && HasStructuralMetal(view),
             _ => "Bent structural metal is never straightened here: it is replaced by a licensed workshop.", Practice),
         new("cracked-metal", Decision.Refuse, view => view.Case.Damage.Kind == DamageKind.Crack && HasStructuralMetal(view),
@@ -122,9 +120,24 @@ public static class TriageDesk
             _ => "It does not reach the foam: it is sealed, and needs no fill.", Practice),
     ];
 
+    /// <summary>The refusal of what is never mended, whatever else is said of it; null where nothing forbids a mend outright.</summary>
+    /// <param name="construction">Construction of the item.</param>
+    /// <param name="location">Where it is hurt, or null where that is not known.</param>
+    public static Verdict? RefuseOutright(Construction construction, Location? location) =>
+        construction.Refuse is { } whole ? Refused("never-mended", whole)
+        : location?.Refuse is { } place ? Refused("place-refused", place)
+        : null;
+
+    private static Verdict Refused(string code, string why) => new(Decision.Refuse, [new Reason(code, why, true, Practice)]);
+
     /// <summary>Judges a case.</summary>
     public static Verdict Judge(CaseView view)
     {
+        if (RefuseOutright(view.Construction, view.Location) is { } refused)
+        {
+            return refused;
+        }
+
         var applying = Rules.Where(rule => rule.Applies(view)).ToList();
         var deciding = applying.FirstOrDefault(rule => rule.Decision is not null);
         var decision = deciding?.Decision ?? Decision.Mend;

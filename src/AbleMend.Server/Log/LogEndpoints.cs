@@ -1,15 +1,14 @@
-using AbleMend.Core.Plans;
 using AbleMend.Core.Triage;
 using AbleMend.Core;
 using AbleMend.Data;
+using AbleMend.Server.Mends;
 using Microsoft.EntityFrameworkCore;
-using System.Text.Json;
 
 namespace AbleMend.Server.Log;
 
-/// <summary>A closed mend.</summary>
+/// <summary>A closed mend; without a decision where its record cannot be read.</summary>
 public sealed record LogEntry(
-    int Id, string Tag, string ItemName, MendStatus Status, Decision Decision, string Location, string DamageKind,
+    int Id, string Tag, string ItemName, MendStatus Status, Decision? Decision, string Location, string DamageKind,
     string? MethodName, string? MaterialName, DateTimeOffset ClosedAt, string? Words, int? FollowsMendId);
 
 /// <summary>The log of closed mends.</summary>
@@ -35,8 +34,11 @@ public static class LogEndpoints
 
     private static LogEntry Entry(MendRow row)
     {
-        var repairCase = JsonSerializer.Deserialize<RepairCase>(row.CaseJson, OpenJson.Options)!;
-        var plan = JsonSerializer.Deserialize<RepairPlan>(row.PlanJson!, OpenJson.Options)!;
+        if (MendRecord.Read(row) is not { Value: { Case: var repairCase, Plan: { } plan } })
+        {
+            return new LogEntry(row.Id, row.Item.Tag, row.Item.Name, row.Status, null, "", "", null, null, row.ClosedAt!.Value, "Its record cannot be read.", row.FollowsMendId);
+        }
+
         return new LogEntry(
             row.Id, row.Item.Tag, row.Item.Name, row.Status, plan.Verdict.Decision, repairCase.Damage.Location,
             Kebab<Core.Gear.DamageKind>.Id(repairCase.Damage.Kind), plan.System?.MethodName, plan.System?.MaterialName, row.ClosedAt!.Value,

@@ -75,5 +75,16 @@ public sealed record BenchEntry(
 /// <summary>A mend that is not started yet.</summary>
 public sealed record DraftEntry(int Id, string Tag, string ItemName, string Damage, DateTimeOffset? DueAt, int? FollowsMendId);
 
+/// <summary>A mend whose record cannot be read: it is named, and harms no other.</summary>
+/// <param name="Id">Number.</param>
+/// <param name="Tag">Tag of the item.</param>
+/// <param name="ItemName">What people call it.</param>
+/// <param name="Problem">What cannot be read, and what to do.</param>
+public sealed record UnreadableEntry(int Id, string Tag, string ItemName, Problem Problem);
+
 /// <summary>The bench.</summary>
-public sealed record BenchView(DateTimeOffset Now, IReadOnlyList<BenchEntry> Entries, IReadOnlyList<DraftEntry> Drafts);
+/// <param name="Now">The shop's present.</param>
+/// <param name="Entries">Mends under way, the most urgent first.</param>
+/// <param name="Drafts">Mends that are not started.</param>
+/// <param name="Unreadable">Mends whose record cannot be read.</param>
+public sealed record BenchView(DateTimeOffset Now, IReadOnlyList<BenchEntry> Entries, IReadOnlyList<DraftEntry> Drafts, IReadOnlyList<UnreadableEntry> Unreadable);

@@ -15,7 +15,12 @@ public static class MendEndpoints
 
         var mends = api.MapGroup("/mends");
         mends.MapGet("/{id:int}", async (int id, MendStore store, CancellationToken cancel) =>
-                await store.FindAsync(id, cancel) is { } view ? Results.Ok(view) : ProblemAnswers.NotFound("mend", id))
+                await store.FindAsync(id, cancel) switch
+                {
+                    null => ProblemAnswers.NotFound("mend", id),
+                    { Value: { } view } => Results.Ok(view),
+                    var unreadable => ProblemAnswers.Unprocessable(unreadable.Problems),
+                })
             .Described("getMend", "A mend.");
         mends.MapPost("/", async (NewMend request, MendStore store, CancellationToken cancel) =>
                 await store.OpenAsync(request, cancel) is { } changed ? Answer(changed, 0) : ProblemAnswers.NotFound("item", request.ItemId))

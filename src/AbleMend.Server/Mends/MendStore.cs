@@ -17,9 +17,11 @@ public sealed record Changed(MendView? View, IReadOnlyList<Problem> Problems, in
 /// <summary>Mends in the database. Every change checks the version that it was made from, and is durable before it is answered.</summary>
 public sealed class MendStore(MendDb db, Planner planner, TimeProvider time)
 {
-    /// <summary>A mend, or null.</summary>
-    public async Task<MendView?> FindAsync(int id, CancellationToken cancel) =>
-        await LoadAsync(id, cancel) is { } row ? await ViewAsync(row, cancel) : null;
+    /// <summary>A mend, what in its record cannot be read, or null where there is none.</summary>
+    public async Task<Outcome<MendView>?> FindAsync(int id, CancellationToken cancel) =>
+        await LoadAsync(id, cancel) is not { } row ? null
+        : MendRecord.Read(row) is { Value: { } record } ? Outcome<MendView>.Of(await ViewAsync(row, record, cancel))
+        : Outcome<MendView>.Failed(MendRecord.Read(row).Problems);
 
     /// <summary>Opens a mend of an item.</summary>
     public async Task<Changed?> OpenAsync(NewMend request, CancellationToken cancel)
@@ -41,12 +43,12 @@ public sealed class MendStore(MendDb db, Planner planner, TimeProvider time)
         var row = new MendRow { Item = item, CaseJson = Write(repairCase), CreatedAt = now, ChangedAt = now, DueAt = repairCase.Wanted.NeededBy, Version = 1 };
         db.Mends.Add(row);
         await db.SaveChangesAsync(cancel);
-        return new Changed(await ViewAsync(row, cancel), [], null);
+        return new Changed(await ViewAsync(row, new MendRecord(repairCase, null, []), cancel), [], null);
     }
 
     /// <summary>Changes the case of a draft.</summary>
     public Task<Changed?> ChangeCaseAsync(int id, int version, RepairCase repairCase, CancellationToken cancel) =>
-        ChangeAsync(id, version, row =>
+        ChangeAsync(id, version, (row, record) =>
         {
             if (row.Status != MendStatus.Draft)
             {
@@ -66,7 +68,7 @@ public sealed class MendStore(MendDb db, Planner planner, TimeProvider time)
 
     /// <summary>Freezes the plan and starts the run.</summary>
     public Task<Changed?> StartAsync(int id, int version, CancellationToken cancel) =>
-        ChangeAsync(id, version, row =>
+        ChangeAsync(id, version, (row, record) =>
         {
             if (row.Status != MendStatus.Draft)
             {
@@ -74,7 +76,7 @@ public sealed class MendStore(MendDb db, Planner planner, TimeProvider time)
             }
 
             var now = time.GetUtcNow();
-            var repairCase = Case(row);
+            var repairCase = record.Case;
             var started = repairCase with { Wanted = repairCase.Wanted with { StartAt = now } };
             var outcome = planner.Plan(started);
             if (outcome.Value is not { } plan)
@@ -97,9 +99,9 @@ public sealed class MendStore(MendDb db, Planner planner, TimeProvider time)
 
     /// <summary>Logs that it is not mended here, with the verdict.</summary>
     public Task<Changed?> SendOnAsync(int id, int version, CancellationToken cancel) =>
-        ChangeAsync(id, version, row =>
+        ChangeAsync(id, version, (row, record) =>
         {
-            var repairCase = Case(row).StartingNow(time);
+            var repairCase = record.Case.StartingNow(time);
             var outcome = planner.Plan(repairCase);
             if (row.Status != MendStatus.Draft || outcome.Value is not { } plan || plan.Verdict.MendedHere)
             {
@@ -115,15 +117,14 @@ public sealed class MendStore(MendDb db, Planner planner, TimeProvider time)
 
     /// <summary>Keeps something that happened.</summary>
     public Task<Changed?> AddEventAsync(int id, int version, NewEvent happened, CancellationToken cancel) =>
-        ChangeAsync(id, version, row =>
+        ChangeAsync(id, version, (row, record) =>
         {
-            if (row.PlanJson is null || row.Status is MendStatus.Draft or MendStatus.SentOn)
+            if (record.Plan is not { } plan || row.Status is MendStatus.Draft or MendStatus.SentOn)
             {
                 return [new Problem("not-started", "", "This mend is not under way.", "Start it first.")];
             }
 
-            var (repairCase, plan) = (Case(row), Plan(row));
-            var events = row.Events.OrderBy(each => each.Number).Select(EventRows.ToEvent).ToList();
+            var (repairCase, events) = (record.Case, record.Events);
             var now = time.GetUtcNow();
             var state = Run.Fold(repairCase, plan, row.StartedAt!.Value, events, now);
             var next = new RunEvent(state.LastNumber + 1, now, happened.Kind, happened.StepId, happened.Text, happened.Value, happened.Passed, happened.AirC, happened.BarometerKpa);
@@ -158,7 +159,8 @@ public sealed class MendStore(MendDb db, Planner planner, TimeProvider time)
             return Changed.Refused(new Problem("already-started", "", "Only a draft can be thrown away: what was done stays in the log.", "Leave it."));
         }
 
-        var view = await ViewAsync(row, cancel);
+        var record = MendRecord.Read(row);
+        var view = record.Value is { } read ? await ViewAsync(row, read, cancel) : null;
         db.Mends.Remove(row);
         await db.SaveChangesAsync(cancel);
         return new Changed(view, [], null);
@@ -171,22 +173,24 @@ public sealed class MendStore(MendDb db, Planner planner, TimeProvider time)
         var rows = await db.Mends.AsNoTracking().Include(row => row.Item).Include(row => row.Events).AsSplitQuery()
             .Where(row => row.Status == MendStatus.Draft || row.Status == MendStatus.Running)
             .OrderBy(row => row.Id).ToListAsync(cancel);
-        var running = rows.Where(row => row.Status == MendStatus.Running)
-            .Select(row => (Row: row, Plan: Plan(row), State: Fold(row, now)))
+        var read = rows.Select(row => (Row: row, Record: MendRecord.Read(row))).ToList();
+        var running = read.Where(each => each.Row.Status == MendStatus.Running && each.Record.Value is not null)
+            .Select(each => (each.Row, Plan: each.Record.Value!.Plan!, State: Fold(each.Row, each.Record.Value, now)))
             .OrderBy(each => BenchOrder.UrgencyOf(each.State, now))
             .ThenBy(each => BenchOrder.MomentOf(each.State, now))
             .ThenBy(each => each.Row.DueAt ?? DateTimeOffset.MaxValue);
         return new BenchView(
             now,
             [.. running.Select(each => BenchEntries.Entry(each.Row, each.Plan, each.State, now))],
-            [.. rows.Where(row => row.Status == MendStatus.Draft).OrderBy(row => row.DueAt ?? DateTimeOffset.MaxValue)
-                .Select(row => BenchEntries.Draft(row, Case(row)))]);
+            [.. read.Where(each => each.Row.Status == MendStatus.Draft && each.Record.Value is not null).OrderBy(each => each.Row.DueAt ?? DateTimeOffset.MaxValue)
+                .Select(each => BenchEntries.Draft(each.Row, each.Record.Value!.Case))],
+            [.. read.Where(each => each.Record.Value is null).Select(each => new UnreadableEntry(each.Row.Id, each.Row.Item.Tag, each.Row.Item.Name, each.Record.Problems[0]))]);
     }
 
-    private static RunState Fold(MendRow row, DateTimeOffset now) =>
-        Run.Fold(Case(row), Plan(row), row.StartedAt!.Value, [.. row.Events.OrderBy(each => each.Number).Select(EventRows.ToEvent)], now);
+    private static RunState Fold(MendRow row, MendRecord record, DateTimeOffset now) =>
+        Run.Fold(record.Case, record.Plan!, row.StartedAt!.Value, record.Events, now);
 
-    private async Task<Changed?> ChangeAsync(int id, int version, Func<MendRow, IReadOnlyList<Problem>> change, CancellationToken cancel)
+    private async Task<Changed?> ChangeAsync(int id, int version, Func<MendRow, MendRecord, IReadOnlyList<Problem>> change, CancellationToken cancel)
     {
         var row = await LoadAsync(id, cancel);
         if (row is null)
@@ -199,7 +203,13 @@ public sealed class MendStore(MendDb db, Planner planner, TimeProvider time)
             return new Changed(null, [], row.Version);
         }
 
-        var problems = change(row);
+        var before = MendRecord.Read(row);
+        if (before.Value is not { } record)
+        {
+            return Changed.Refused(before.Problems);
+        }
+
+        var problems = change(row, record);
         if (problems.Count > 0)
         {
             return Changed.Refused(problems);
@@ -218,7 +228,7 @@ public sealed class MendStore(MendDb db, Planner planner, TimeProvider time)
             return new Changed(null, [], (await LoadAsync(id, cancel))?.Version ?? version);
         }
 
-        return new Changed(await ViewAsync(row, cancel), [], null);
+        return new Changed(await ViewAsync(row, MendRecord.Read(row).Value!, cancel), [], null);
     }
 
     private void Settle(MendRow row, RepairCase repairCase, RepairPlan plan, IReadOnlyList<RunEvent> events, DateTimeOffset now)
@@ -232,7 +242,8 @@ public sealed class MendStore(MendDb db, Planner planner, TimeProvider time)
             return;
         }
 
-        var chemistry = planner.Catalogue.Materials[plan.System!.Material].Chemistry;
+        // The shop's own products, and what a later catalogue no longer lists, are known by the case that was planned.
+        var chemistry = planner.Catalogue.With(repairCase.Products ?? []).Materials.GetValueOrDefault(plan.System!.Material)?.Chemistry;
         row.Item.EarlierMend = chemistry is "epoxy" or "polyester" ? chemistry : row.Item.EarlierMend;
         if (plan.ProperRepairBy is { } due && !db.Mends.Any(each => each.FollowsMendId == row.Id))
         {
@@ -254,30 +265,29 @@ public sealed class MendStore(MendDb db, Planner planner, TimeProvider time)
     private Task<MendRow?> LoadAsync(int id, CancellationToken cancel) =>
         db.Mends.Include(row => row.Item).Include(row => row.Events).FirstOrDefaultAsync(row => row.Id == id, cancel);
 
-    private async Task<MendView> ViewAsync(MendRow row, CancellationToken cancel)
+    private async Task<MendView> ViewAsync(MendRow row, MendRecord record, CancellationToken cancel)
     {
         var now = time.GetUtcNow();
-        var repairCase = Case(row);
-        var outcome = row.PlanJson is null ? planner.Plan(repairCase.StartingNow(time)) : Outcome<RepairPlan>.Of(Plan(row));
+        var outcome = record.Plan is { } frozen ? Outcome<RepairPlan>.Of(frozen) : planner.Plan(record.Case.StartingNow(time));
         var follower = await db.Mends.Where(each => each.FollowsMendId == row.Id).Select(each => (int?)each.Id).FirstOrDefaultAsync(cancel);
         return new MendView(
             row.Id, row.Status, row.Version, row.Item.Tag, row.Item.Name, row.CreatedAt, row.ChangedAt, row.StartedAt, row.ClosedAt, row.DueAt,
-            row.FollowsMendId, follower, repairCase, outcome.Value, outcome.Problems,
-            row.StartedAt is null ? null : Fold(row, now),
-            [.. row.Events.OrderBy(each => each.Number).Select(EventRows.ToEvent)], await FoundBeforeAsync(row, cancel), now);
+            row.FollowsMendId, follower, record.Case, outcome.Value, outcome.Problems,
+            row.StartedAt is null ? null : Fold(row, record, now),
+            record.Events, await FoundBeforeAsync(row, cancel), now);
     }
 
     /// <summary>The item's record of finds: those of its other mends' cases, and those made while working on them.</summary>
     private async Task<IReadOnlyList<FoundBefore>> FoundBeforeAsync(MendRow row, CancellationToken cancel)
     {
         var others = await db.Mends.AsNoTracking().Where(each => each.ItemId == row.ItemId && each.Id != row.Id).Include(each => each.Events).ToListAsync(cancel);
-        return [.. others.SelectMany(Finds).OrderByDescending(find => find.At)];
+        return [.. others.SelectMany(mend => MendRecord.Read(mend).Value is { } record ? Finds(mend, record) : []).OrderByDescending(find => find.At)];
     }
 
-    private static IEnumerable<FoundBefore> Finds(MendRow mend) =>
+    private static IEnumerable<FoundBefore> Finds(MendRow mend, MendRecord record) =>
     [
-        .. (Case(mend).Damage.Finds ?? []).Select(find => new FoundBefore(mend.Id, mend.CreatedAt, find.Place)),
-        .. Run.Standing([.. mend.Events.OrderBy(each => each.Number).Select(EventRows.ToEvent)]).Where(each => each.Kind == RunEventKind.Find)
+        .. (record.Case.Damage.Finds ?? []).Select(find => new FoundBefore(mend.Id, mend.CreatedAt, find.Place)),
+        .. Run.Standing(record.Events).Where(each => each.Kind == RunEventKind.Find)
             .Select(each => new FoundBefore(mend.Id, each.At, each.Text!)),
     ];
 
@@ -293,8 +303,4 @@ public sealed class MendStore(MendDb db, Planner planner, TimeProvider time)
     }
 
     private static string Write<T>(T value) => JsonSerializer.Serialize(value, OpenJson.Options);
-
-    private static RepairCase Case(MendRow row) => JsonSerializer.Deserialize<RepairCase>(row.CaseJson, OpenJson.Options)!;
-
-    private static RepairPlan Plan(MendRow row) => JsonSerializer.Deserialize<RepairPlan>(row.PlanJson!, OpenJson.Options)!;
 }

@@ -21,10 +21,10 @@ public static class TemplateEndpoints
     private static async Task<IResult> WithPatches(
         int id, MendStore store, Func<IReadOnlyList<Patch>, string, IResult> use, CancellationToken cancel)
     {
-        var mend = await store.FindAsync(id, cancel);
-        if (mend is null)
+        var found = await store.FindAsync(id, cancel);
+        if (found?.Value is not { } mend)
         {
-            return ProblemAnswers.NotFound("mend", id);
+            return found is null ? ProblemAnswers.NotFound("mend", id) : ProblemAnswers.Unprocessable(found.Problems);
         }
 
         return mend.Plan is { Patches.Count: > 0 } plan

@@ -24,6 +24,21 @@ public class RefusalTests
     }
 
     [Theory]
+    [MemberData(nameof(HoldsALife))]
+    public void What_holds_a_life_is_refused_whatever_is_said_of_the_damage(string construction)
+    {
+        var asked = Cases.Usual(construction, DamageKind.Tear);
+        foreach (var kind in Enum.GetValues<DamageKind>())
+        {
+            asked.Damaged(damage => damage with { Kind = kind }).Planned().Verdict.Decision.ShouldBe(Decision.Refuse, kind.ToString());
+        }
+
+        // Nor does a slip in the rest of the case hide the refusal.
+        asked.Damaged(damage => damage with { DepthMm = 900, Location = "nowhere", Shape = new RoundShape(-1) }).Planned().Verdict.Decision.ShouldBe(Decision.Refuse);
+        asked.Damaged(damage => damage with { DepthMm = double.NaN }).Planned().Verdict.Decision.ShouldBe(Decision.Refuse);
+    }
+
+    [Theory]
     [InlineData("pocket")]
     [InlineData("tip")]
     [InlineData("face")]

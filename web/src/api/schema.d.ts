@@ -399,10 +399,17 @@ export interface components {
         };
         /** @description The bench. */
         BenchView: {
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description The shop's present.
+             */
             now: string;
+            /** @description Mends under way, the most urgent first. */
             entries: components["schemas"]["BenchEntry"][];
+            /** @description Mends that are not started. */
             drafts: components["schemas"]["DraftEntry"][];
+            /** @description Mends whose record cannot be read. */
+            unreadable: components["schemas"]["UnreadableEntry"][];
         };
         /** @description A system of method and resin, ranked for this damage. */
         Candidate: {
@@ -777,6 +784,8 @@ export interface components {
             work: null | components["schemas"]["WorkProfile"];
             /** @description What the method adds besides, in the section and from above. */
             marks: components["schemas"]["DrawnMark"][];
+            /** @description The picture that tells: the section of what has layers, the view from above of cloth, mesh, rubber and skins. */
+            leads?: components["schemas"]["MarkView"];
         };
         /** @description Something that a method puts on the drawing. */
         DrawnMark: {
@@ -1067,14 +1076,14 @@ export interface components {
             /** @description Why nothing is mended at this place, or null. */
             refuse?: null | string;
         };
-        /** @description A closed mend. */
+        /** @description A closed mend; without a decision where its record cannot be read. */
         LogEntry: {
             /** Format: int32 */
             id: number;
             tag: string;
             itemName: string;
             status: components["schemas"]["MendStatus"];
-            decision: components["schemas"]["Decision"];
+            decision: null | components["schemas"]["Decision"];
             location: string;
             damageKind: string;
             methodName: null | string;
@@ -2100,6 +2109,20 @@ export interface components {
          * @enum {unknown}
          */
         UnitSystem: "metric" | "us";
+        /** @description A mend whose record cannot be read: it is named, and harms no other. */
+        UnreadableEntry: {
+            /**
+             * Format: int32
+             * @description Number.
+             */
+            id: number;
+            /** @description Tag of the item. */
+            tag: string;
+            /** @description What people call it. */
+            itemName: string;
+            /** @description What cannot be read, and what to do. */
+            problem: components["schemas"]["Problem"];
+        };
         /**
          * @description How soon a mend needs hands.
          * @enum {unknown}

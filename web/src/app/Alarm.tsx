@@ -49,18 +49,26 @@ export function Alarm() {
   return <Ringing alarms={ringing} onSilence={silence} />;
 }
 
+/** One line on every screen, the most pressing first: it may not cover what is being read. */
 function Ringing({ alarms, onSilence }: { alarms: readonly BenchAlarm[]; onSilence: () => void }) {
   const lost = alarms.some((alarm) => alarm.kind === 'closing');
+  const more = alarms.length - 1;
   return (
-    <div role="alert" className={`no-print flex flex-wrap items-center gap-x-5 gap-y-1 sticky bottom-0 z-20 border-t-2 border-ink px-5 py-1.5 ${lost ? 'bg-late-soft' : 'bg-good-soft'}`}>
-      <strong>{lost ? 'About to be lost' : 'Open now'}</strong>
-      {alarms.slice(0, 3).map((alarm) => (
-        <Link key={alarm.key} to="/mends/$id/$stage" params={{ id: String(alarm.id), stage: 'mend' }} className="flex min-h-11 items-center underline underline-offset-4">
-          {alarm.words}
+    <div role="alert" className={`no-print sticky bottom-0 z-20 flex items-center gap-x-4 border-t-2 border-ink px-3 py-0.5 sm:px-5 ${lost ? 'bg-late-soft' : 'bg-good-soft'}`}>
+      <strong className="hidden sm:inline">{lost ? 'About to be lost' : 'Open now'}</strong>
+      {alarms.slice(0, 3).map((alarm, i) => (
+        <Link
+          key={alarm.key}
+          to="/mends/$id/$stage"
+          params={{ id: String(alarm.id), stage: 'mend' }}
+          className={`min-h-11 min-w-0 items-center underline underline-offset-4 ${i === 0 ? 'flex' : 'hidden lg:flex'}`}
+        >
+          <span className="truncate">{alarm.words}</span>
         </Link>
       ))}
-      {alarms.length > 3 ? <span>and {alarms.length - 3} more</span> : null}
-      <Button className="ml-auto" onClick={onSilence}>
+      {more > 0 ? <span className="whitespace-nowrap lg:hidden">+{more}</span> : null}
+      {alarms.length > 3 ? <span className="hidden lg:inline">and {alarms.length - 3} more</span> : null}
+      <Button className="ml-auto shrink-0" onClick={onSilence}>
         Silence <kbd className="text-sm">M</kbd>
       </Button>
     </div>

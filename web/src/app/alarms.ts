@@ -17,7 +17,9 @@ const freshMs = 10 * minute;
 type Entry = Pick<BenchEntry, 'id' | 'tag' | 'stepTitle' | 'window' | 'useBy'>;
 
 export function alarmsOf(entries: readonly Entry[], now: number): BenchAlarm[] {
-  return entries.flatMap((entry) => alarmOf(entry, now));
+  const alarms = entries.flatMap((entry) => alarmOf(entry, now));
+  // What is about to be lost is named before what merely opened; within each, the bench's own order stands.
+  return [...alarms.filter((alarm) => alarm.kind === 'closing'), ...alarms.filter((alarm) => alarm.kind === 'open')];
 }
 
 function alarmOf(entry: Entry, now: number): BenchAlarm[] {

@@ -7,7 +7,7 @@ import { useNow } from '../app/clock';
 import { useZone } from '../app/zone';
 import type { StripRange } from '../drawing/strip';
 import { TimeAxis, TimeStrip } from '../drawing/TimeStrip';
-import { Problems } from '../ui/Notice';
+import { Notice, Problems } from '../ui/Notice';
 import { countdown, span, when } from '../ui/time';
 import { waitWords } from '../ui/words';
 import { benchMoment, type BenchMoment } from './moment';
@@ -40,6 +40,7 @@ export function BenchPage() {
       ) : (
         <Empty drafts={bench.data.drafts.length} />
       )}
+      <Unreadable entries={bench.data.unreadable} />
       <Drafts drafts={bench.data.drafts} now={now} zone={zone} />
     </div>
   );
@@ -162,6 +163,20 @@ function Drafts({ drafts, now, zone }: { drafts: readonly Schemas['DraftEntry'][
           </Link>
         </li>
       </ul>
+    </section>
+  );
+}
+
+/** Records that cannot be read are named, so that nobody looks for them; the rest of the bench goes on. */
+function Unreadable({ entries }: { entries: readonly Schemas['UnreadableEntry'][] }) {
+  if (entries.length === 0) return null;
+  return (
+    <section className="mt-3">
+      {entries.map((entry) => (
+        <Notice key={entry.id} tone="late" word={`${entry.tag}, ${entry.itemName}:`}>
+          {entry.problem.message} <strong>{entry.problem.remedy}</strong>
+        </Notice>
+      ))}
     </section>
   );
 }

@@ -126,6 +126,8 @@ interface Geometry {
 const n = (value: number) => Number(value.toFixed(1));
 
 function dimensionsOf({ x, at, input }: Geometry, { depthMm, halfWidthMm }: Drawing): Dimension[] {
+  // What is refused outright has no damage drawn into it.
+  if (halfWidthMm === 0) return [];
   const bottom = at(depthMm);
   return [
     { mm: halfWidthMm * 2, from: { x: x(-halfWidthMm), y: airPx }, to: { x: x(halfWidthMm), y: airPx }, wordsAt: { x: x(0), y: 19 }, side: 'top' },

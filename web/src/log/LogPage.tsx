@@ -43,7 +43,7 @@ export function LogPage() {
               </span>
               <span className="line-clamp-3 leading-tight">
                 <strong className={entry.status === 'handed-back' ? 'text-good' : 'text-late'}>
-                  {entry.status === 'handed-back' ? (entry.decision === 'mend-for-now' ? 'Mended for now' : 'Mended') : decisionWords[entry.decision]}.
+                  {entry.decision === null ? 'Unreadable' : entry.status === 'handed-back' ? (entry.decision === 'mend-for-now' ? 'Mended for now' : 'Mended') : decisionWords[entry.decision]}.
                 </strong>{' '}
                 {entry.words}
               </span>

@@ -3,6 +3,7 @@ import { useUnits } from '../app/units';
 import { useZone } from '../app/zone';
 import { Silhouette } from '../drawing/Silhouette';
 import type { StageProps } from '../mend/MendPage';
+import type { MendDesk } from '../mend/useMend';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Problems } from '../ui/Notice';
@@ -30,7 +31,7 @@ export function LookStage({ desk, catalogue, goTo }: StageProps) {
       <Problems problems={problems} />
       <fieldset disabled={frozen} className="flex flex-col gap-4">
         <Silhouette construction={construction} value={repairCase.damage.location} onPick={(location) => change(withLocation(repairCase, construction, location))} />
-        <DamageFields repairCase={repairCase} construction={construction} catalogue={catalogue} change={change} problems={problems} before={desk.mend.foundBefore} />
+        <DamageFields desk={desk} repairCase={repairCase} construction={construction} catalogue={catalogue} change={change} problems={problems} before={desk.mend.foundBefore} />
         <ItemFields repairCase={repairCase} change={change} />
         <BenchFields construction={construction} repairCase={repairCase} change={change} problems={problems} />
       </fieldset>
@@ -47,13 +48,14 @@ interface FieldsProps {
 const isWrong = (problems: readonly Problem[], field: string) => problems.some((problem) => problem.field === field);
 
 interface DamageProps extends FieldsProps {
+  desk: MendDesk;
   construction: Construction;
   catalogue: Catalogue;
   problems: readonly Problem[];
   before: MendView['foundBefore'];
 }
 
-function DamageFields({ repairCase, construction, catalogue, change, problems, before }: DamageProps) {
+function DamageFields({ desk, repairCase, construction, catalogue, change, problems, before }: DamageProps) {
   const { units } = useUnits();
   const { damage } = repairCase;
   const kinds = [...new Set(kindsAt(construction, damage.location).map((usual) => usual.kind))].map((kind) => [kind, kindWords[kind]] as const);
@@ -63,14 +65,18 @@ function DamageFields({ repairCase, construction, catalogue, change, problems, b
     <>
       <div className="grid gap-x-5 gap-y-3 sm:grid-cols-2">
         <Choice label="What is it?" value={damage.kind} options={kinds} onPick={(kind) => change(withKind(repairCase, construction, kind))} />
-        <NumberField
-          label={`How deep? (${length.shown(totalThicknessMm(construction, damage.location), units)} ${length.unit(units)} thick here)`}
-          value={length.shown(damage.depthMm, units)}
-          unit={length.unit(units)}
-          step={step}
-          wrong={isWrong(problems, 'damage.depthMm')}
-          onChange={(value) => change(withDamage(repairCase, { depthMm: length.kept(value, units) }))}
-        />
+        {desk.plan?.drawing.leads === 'above' ? (
+          <GoesThrough repairCase={repairCase} skinMm={desk.plan.drawing.layers[0]!.thicknessMm} change={change} />
+        ) : (
+          <NumberField
+            label={`How deep? (${length.shown(totalThicknessMm(construction, damage.location), units)} ${length.unit(units)} thick here)`}
+            value={length.shown(damage.depthMm, units)}
+            unit={length.unit(units)}
+            step={step}
+            wrong={isWrong(problems, 'damage.depthMm')}
+            onChange={(value) => change(withDamage(repairCase, { depthMm: length.kept(value, units) }))}
+          />
+        )}
       </div>
       <div className="grid gap-x-5 gap-y-3 sm:grid-cols-2">
         <Choice label="Its shape" value={damage.shape.kind} options={entries(shapeWords)} onPick={(kind) => change(withDamage(repairCase, { shape: reshaped(damage.shape, kind) }))} />
@@ -87,6 +93,19 @@ function DamageFields({ repairCase, construction, catalogue, change, problems, b
       <Finds repairCase={repairCase} construction={construction} catalogue={catalogue} change={change} before={before} />
       {damage.fin ? <FinFields fin={damage.fin} onChange={(fin) => change(withDamage(repairCase, { fin }))} problems={problems} /> : null}
     </>
+  );
+}
+
+/** What is hurt in a skin is hurt through, or on its surface only: that is asked, and not a depth in hundredths. */
+function GoesThrough({ repairCase, skinMm, change }: FieldsProps & { skinMm: number }) {
+  const through = repairCase.damage.depthMm >= skinMm;
+  return (
+    <Choice
+      label="Does it go through?"
+      value={through ? 'through' : 'surface'}
+      options={[['through', 'Through'], ['surface', 'Surface only']]}
+      onPick={(answer) => change(withDamage(repairCase, { depthMm: answer === 'through' ? skinMm : skinMm / 2 }))}
+    />
   );
 }
 

@@ -11,7 +11,8 @@ import { reachedMarks } from './reached';
 import type { Stage } from './stages';
 import type { MendDesk } from './useMend';
 
-const sectionHeight = 316;
+const greater = 316;
+const lesser = 250;
 
 /** The picture of the mend: section and plan view, on screen from first look to hand-back. */
 export function MendDrawing({ desk, catalogue, stage }: { desk: MendDesk; catalogue: Catalogue; stage: Stage }) {
@@ -22,51 +23,62 @@ export function MendDrawing({ desk, catalogue, stage }: { desk: MendDesk; catalo
   const { plan, repairCase, mend } = desk;
   const reached = useMemo(() => reachedMarks(stage, plan, mend.run, stage === 'plan' ? stepId : null), [stage, plan, mend.run, stepId]);
   const { kind } = repairCase.damage;
+  // The picture that tells leads, and has the room: of cloth, mesh, rubber and skins that is the view from above.
+  const skin = plan?.drawing.leads === 'above';
+  const [sectionHeight, aboveHeight] = skin ? [lesser, greater] : [greater, lesser];
   const model = useMemo(
     () => plan && section({ drawing: plan.drawing, kind, patches: plan.patches, reached, width, height: sectionHeight }),
-    [plan, kind, reached, width],
+    [plan, kind, reached, width, sectionHeight],
   );
-  const above = useMemo(() => plan && planView({ drawing: plan.drawing, patches: plan.patches, reached, width, height: 250, units }), [plan, reached, width, units]);
-  if (!plan || !model || !above) return <div ref={box} style={{ height: sectionHeight }} />;
+  const above = useMemo(
+    () => plan && planView({ drawing: plan.drawing, patches: plan.patches, reached, width, height: aboveHeight, units }),
+    [plan, reached, width, aboveHeight, units],
+  );
+  if (!plan || !model || !above) return <div ref={box} style={{ height: greater }} />;
   const draft = mend.status === 'draft';
   const construction = catalogue.constructions.find((each) => each.id === repairCase.item.construction);
   const shape = repairCase.damage.shape;
   const tracing = draft && stage === 'look' && shape.kind === 'traced';
+  const fromAbove = (
+    <figure key="above" className="first:border-none border-t border-line pt-1">
+      <figcaption className="lettering">From above{tracing ? ': tap round the damage' : ''}</figcaption>
+      <PlanView
+        model={above}
+        trace={
+          tracing
+            ? {
+                points: shape.points,
+                onTap: (point) => desk.change(withDamage(repairCase, { shape: { kind: 'traced', points: [...shape.points, point] } })),
+              }
+            : undefined
+        }
+      />
+    </figure>
+  );
+  const through = (
+    <figure key="section" className="first:border-none border-t border-line pt-1">
+      <figcaption className="lettering">
+        Section{draft && stage === 'look' && !skin ? ': drag to where the damage ends' : ''}
+        {model.scale.exaggerates ? '. Thin layers drawn thicker than they are' : ''}
+      </figcaption>
+      <Section
+        model={model}
+        protectedLayer={stage === 'match' ? layer : null}
+        depth={
+          draft && stage === 'look' && construction && !skin
+            ? {
+                mm: repairCase.damage.depthMm,
+                maxMm: totalThicknessMm(construction, repairCase.damage.location),
+                onChange: (depthMm) => desk.change(withDamage(repairCase, { depthMm })),
+              }
+            : undefined
+        }
+      />
+    </figure>
+  );
   return (
     <div ref={box} className="flex flex-col gap-2">
-      <figure>
-        <figcaption className="lettering">
-          Section{draft && stage === 'look' ? ': drag to where the damage ends' : ''}
-          {model.scale.exaggerates ? '. Thin layers drawn thicker than they are' : ''}
-        </figcaption>
-        <Section
-          model={model}
-          protectedLayer={stage === 'match' ? layer : null}
-          depth={
-            draft && stage === 'look' && construction
-              ? {
-                  mm: repairCase.damage.depthMm,
-                  maxMm: totalThicknessMm(construction, repairCase.damage.location),
-                  onChange: (depthMm) => desk.change(withDamage(repairCase, { depthMm })),
-                }
-              : undefined
-          }
-        />
-      </figure>
-      <figure className="border-t border-line pt-1">
-        <figcaption className="lettering">From above{tracing ? ': tap round the damage' : ''}</figcaption>
-        <PlanView
-          model={above}
-          trace={
-            tracing
-              ? {
-                  points: shape.points,
-                  onTap: (point) => desk.change(withDamage(repairCase, { shape: { kind: 'traced', points: [...shape.points, point] } })),
-                }
-              : undefined
-          }
-        />
-      </figure>
+      {!skin ? [through, fromAbove] : stage === 'look' ? fromAbove : [fromAbove, through]}
     </div>
   );
 }

@@ -24,9 +24,14 @@ export interface StageProps {
   goTo: (stage: Stage) => void;
 }
 
-/** One mend: one place, one picture, from first look to hand-back. */
+/** The mend at this address. What is on its page belongs to it alone: another address gets a page of its own. */
 export function MendPage() {
   const { id, stage } = useParams({ from: '/mends/$id/$stage' });
+  return <MendAt key={id} id={id} stage={stage as Stage} />;
+}
+
+/** One mend: one place, one picture, from first look to hand-back. */
+function MendAt({ id, stage: at }: { id: string; stage: Stage }) {
   const navigate = useNavigate();
   const { desk, error } = useMend(Number(id), () => void navigate({ to: '/' }));
   const catalogue = useQuery(catalogueQuery);
@@ -35,13 +40,12 @@ export function MendPage() {
   if (!desk || !catalogue.data) {
     return <div className="p-5">{error ? <Problems problems={problemsIn(error)} /> : 'Taking it to the bench …'}</div>;
   }
-  const at = stage as Stage;
   return (
     <div className="mx-auto max-w-[1500px] px-5 pb-8">
       <Heading desk={desk} stage={at} />
       <Conflict desk={desk} />
       <div className="grid gap-x-8 gap-y-4 pt-3 lg:grid-cols-[minmax(0,43fr)_minmax(0,57fr)]">
-        <div className="min-w-0 lg:sticky lg:top-2 lg:self-start">
+        <div className={`min-w-0 lg:sticky lg:top-2 lg:self-start ${at === 'mend' ? 'order-last lg:order-none' : ''}`}>
           <MendDrawing desk={desk} catalogue={catalogue.data} stage={at} />
         </div>
         <div className="min-w-0">

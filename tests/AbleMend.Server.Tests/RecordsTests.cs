@@ -1,0 +1,127 @@
+using System.Net;
+using System.Net.Http.Json;
+using AbleMend.Core;
+using AbleMend.Core.Plans;
+using AbleMend.Core.Running;
+using AbleMend.Data;
+using AbleMend.Server.Log;
+using AbleMend.Server.Mends;
+using Microsoft.Data.Sqlite;
+using Microsoft.EntityFrameworkCore;
+
+namespace AbleMend.Server.Tests;
+
+/// <summary>One record that cannot be read, a start that was killed, a product of the shop's own: none of them takes the shop down.</summary>
+public sealed class RecordsTests : IDisposable
+{
+    private readonly Shop _shop = Shop.Empty();
+
+    public void Dispose() => _shop.Dispose();
+
+    [Theory]
+    [InlineData("PlanJson", "{\"format\":\"able-mend/plan/1\",\"colour\":1}")]
+    [InlineData("PlanJson", "null")]
+    [InlineData("PlanJson", null)]
+    [InlineData("PlanJson", "{")]
+    [InlineData("CaseJson", "[]")]
+    [InlineData("StartedAt", null)]
+    public async Task A_record_that_cannot_be_read_is_named_and_harms_no_other(string column, string? broken)
+    {
+        var whole = await _shop.StartAsync(await _shop.OpenMendAsync(tag: "BRD-01"));
+        var lost = await _shop.StartAsync(await _shop.OpenMendAsync(tag: "BRD-02"));
+        await WriteAsync(lost.Id, column, broken);
+
+        var bench = await BenchAsync();
+        bench.Entries.Single().Id.ShouldBe(whole.Id);
+        var named = bench.Unreadable.Single();
+        (named.Id, named.Tag, named.Problem.Code).ShouldBe((lost.Id, "BRD-02", "unreadable-record"));
+        var answer = await _shop.Client.GetAsync($"/api/mends/{lost.Id}");
+        (await Shop.ProblemAsync(answer)).Code.ShouldBe("unreadable-record");
+        (await Shop.ProblemAsync(await _shop.SendAsync(HttpMethod.Post, $"/api/mends/{lost.Id}/events", new NewEvent(RunEventKind.Note, Text: "?"), lost.Version))).Code.ShouldBe("unreadable-record");
+        (await _shop.Client.GetAsync($"/api/mends/{lost.Id}/template.svg")).StatusCode.ShouldBe(HttpStatusCode.UnprocessableEntity);
+    }
+
+    [Fact]
+    public async Task A_closed_record_that_cannot_be_read_stays_in_the_log_and_off_the_items_finds()
+    {
+        var across = Shop.DeckDing() with { Damage = Shop.DeckDing().Damage with { Kind = Core.Gear.DamageKind.Crack, Shape = new Core.Gear.CrackShape(480, 6), DepthMm = 20, AcrossWholeWidth = true } };
+        var mend = await _shop.OpenMendAsync(across);
+        await _shop.SendAsync(HttpMethod.Post, $"/api/mends/{mend.Id}/send-on", null, mend.Version);
+        await WriteAsync(mend.Id, "PlanJson", "{}");
+        var entry = (await _shop.Client.GetFromJsonAsync<List<LogEntry>>("/api/log", OpenJson.Options))!.Single();
+        (entry.Id, entry.Decision).ShouldBe((mend.Id, null));
+        var next = await Shop.ReadAsync(await _shop.SendAsync(HttpMethod.Post, "/api/mends", new NewMend(1, Shop.DeckDing())));
+        next.FoundBefore.ShouldBeEmpty();
+    }
+
+    [Fact]
+    public async Task A_start_that_was_killed_while_it_migrated_locks_no_later_start_out()
+    {
+        await _shop.AddItemAsync();
+        await ExecuteAsync("CREATE TABLE IF NOT EXISTS \"__EFMigrationsLock\" (\"Id\" INTEGER NOT NULL PRIMARY KEY, \"Timestamp\" TEXT NOT NULL); INSERT OR REPLACE INTO \"__EFMigrationsLock\" VALUES (1, '2026-01-01')");
+        using var limit = new CancellationTokenSource(TimeSpan.FromSeconds(20));
+        var options = new DbContextOptionsBuilder<MendDb>().UseSqlite(MendDb.ConnectionTo(_shop.Database)).Options;
+        await using var db = new MendDb(options);
+        await db.PrepareAsync(limit.Token);
+        (await db.Items.CountAsync(limit.Token)).ShouldBe(1);
+    }
+
+    [Fact]
+    public async Task Two_starts_on_one_file_wait_for_each_other()
+    {
+        var file = Path.Combine(Path.GetTempPath(), $"able-mend-{Guid.NewGuid():N}.db");
+        var options = new DbContextOptionsBuilder<MendDb>().UseSqlite(MendDb.ConnectionTo(file)).Options;
+        await Task.WhenAll(Enumerable.Range(0, 4).Select(async _ =>
+        {
+            await using var db = new MendDb(options);
+            await db.PrepareAsync(CancellationToken.None);
+        }));
+        await using var after = new MendDb(options);
+        (await after.Database.GetPendingMigrationsAsync()).ShouldBeEmpty();
+        SqliteConnection.ClearAllPools();
+        foreach (var left in Directory.GetFiles(Path.GetTempPath(), Path.GetFileName(file) + "*"))
+        {
+            File.Delete(left);
+        }
+    }
+
+    [Fact]
+    public async Task A_mend_made_with_the_shops_own_product_is_handed_back()
+    {
+        var catalogue = Planner.Shipped().Catalogue;
+        var own = catalogue.Materials["epoxy-2to1"] with { Id = "own-epoxy", Name = "Our epoxy" };
+        var mend = await _shop.OpenMendAsync(Shop.DeckDing() with { Products = [own], Choice = new Choice("fill-glass-coat", "own-epoxy") });
+        var closed = await HandBackAsync(await _shop.StartAsync(mend));
+        closed.Status.ShouldBe(MendStatus.HandedBack);
+        var items = await _shop.Client.GetFromJsonAsync<List<System.Text.Json.JsonElement>>("/api/items");
+        items!.Single().GetProperty("earlierMend").GetString().ShouldBe("epoxy");
+    }
+
+    private async Task<MendView> HandBackAsync(MendView mend)
+    {
+        while (mend.Run!.CurrentStepId is { } current)
+        {
+            _shop.Time.Advance(TimeSpan.FromMinutes(3));
+            var proof = mend.Plan!.Steps.Single(step => step.Id == current).Proof;
+            mend = await _shop.HappenedAsync(mend, mend.Run.Phase == StepPhase.Waiting ? new NewEvent(RunEventKind.Ready, current)
+                : proof is not null ? new NewEvent(RunEventKind.Proof, current, Value: 0.5, Passed: true)
+                : new NewEvent(RunEventKind.HandsDone, current));
+        }
+
+        return await _shop.HappenedAsync(mend, new NewEvent(RunEventKind.HandBack, Text: "Done"));
+    }
+
+    private Task WriteAsync(int id, string column, string? value) => ExecuteAsync($"UPDATE Mends SET {column} = $value WHERE Id = {id}", value);
+
+    private async Task ExecuteAsync(string sql, string? value = null)
+    {
+        await using var connection = new SqliteConnection(MendDb.ConnectionTo(_shop.Database));
+        await connection.OpenAsync();
+        await using var command = connection.CreateCommand();
+        command.CommandText = sql;
+        command.Parameters.AddWithValue("$value", (object?)value ?? DBNull.Value);
+        await command.ExecuteNonQueryAsync();
+    }
+
+    private async Task<BenchView> BenchAsync() => (await _shop.Client.GetFromJsonAsync<BenchView>("/api/bench", OpenJson.Options))!;
+}
