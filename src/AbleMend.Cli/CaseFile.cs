@@ -15,7 +15,7 @@ internal static class CaseFile
 
         if (!File.Exists(path))
         {
-            return Outcome<string>.Failed(new Problem("no-file", "", $"There is no file '{path}'.", "Check the path."));
+            return Outcome<string>.Failed(new Problem("no-file", "", $"There is no file '{path:as-is}'.", "Check the path."));
         }
 
         try
@@ -25,7 +25,7 @@ internal static class CaseFile
         }
         catch (Exception fault) when (fault is IOException or UnauthorizedAccessException)
         {
-            return Outcome<string>.Failed(new Problem("unreadable-file", "", $"'{path}' cannot be read: {fault.Message}", "Check its permissions."));
+            return Outcome<string>.Failed(new Problem("unreadable-file", "", $"'{path:as-is}' cannot be read: {fault.Message:as-is}", "Check its permissions."));
         }
     }
 

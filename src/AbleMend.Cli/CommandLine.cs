@@ -5,6 +5,8 @@ using AbleMend.Core.Gear;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Methods;
 using AbleMend.Core.Plans;
+using AbleMend.Core.Quantities;
+using AbleMend.Core.Words;
 
 namespace AbleMend.Cli;
 
@@ -25,7 +27,7 @@ public static class CommandLine
     {
         var root = new RootCommand("Able Mend: from damage to a plan with every figure worked out.")
         {
-            PlanCommand(output, errors, time), CheckCommand(output, errors, time), VocabularyCommand(output), SchemaCommand(output),
+            PlanCommand(output, errors, time), CheckCommand(output, errors, time), VocabularyCommand(output), SchemaCommand(output), UnitsCommand(output),
         };
         return root.Parse(args).Invoke(new InvocationConfiguration { Output = output, Error = errors });
     }
@@ -34,9 +36,12 @@ public static class CommandLine
     {
         var file = new Argument<string>("CASE.json") { Description = "A case file, or - for standard input." };
         var json = new Option<bool>("--json") { Description = "Print the plan as JSON instead of as a sheet." };
-        var command = new Command("plan", "Plan a case and print the plan.") { file, json };
-        command.SetAction(parsed => WithPlan(parsed.GetValue(file)!, errors, time, plan =>
-            output.WriteLine(parsed.GetValue(json) ? JsonSerializer.Serialize(plan.Plan, Pretty) : PlanSheet.Write(plan.Plan, plan.Case))));
+        var units = new Option<string>("--units") { Description = "metric, or us for inches, psi and degrees Fahrenheit.", DefaultValueFactory = _ => "metric" };
+        units.AcceptOnlyFromAmong("metric", "us");
+        var language = new Option<string?>("--language") { Description = "A language file: JSON from English templates to another language's." };
+        var command = new Command("plan", "Plan a case and print the plan.") { file, json, units, language };
+        command.SetAction(parsed => WithVoice(parsed.GetValue(units)!, parsed.GetValue(language), errors, voice => WithPlan(parsed.GetValue(file)!, errors, time, voice, plan =>
+            output.WriteLine(parsed.GetValue(json) ? JsonSerializer.Serialize(plan.Plan, Pretty) : PlanSheet.Write(plan.Plan, plan.Case, voice)))));
         return command;
     }
 
@@ -44,7 +49,7 @@ public static class CommandLine
     {
         var file = new Argument<string>("CASE.json") { Description = "A case file, or - for standard input." };
         var command = new Command("check", "Say whether a case can be planned, and what is wrong with it.") { file };
-        command.SetAction(parsed => WithPlan(parsed.GetValue(file)!, errors, time, _ => output.WriteLine("The case can be planned.")));
+        command.SetAction(parsed => WithPlan(parsed.GetValue(file)!, errors, time, Voice.Plain, _ => output.WriteLine("The case can be planned.")));
         return command;
     }
 
@@ -52,6 +57,13 @@ public static class CommandLine
     {
         var command = new Command("vocabulary", "List constructions, places, damage kinds, materials and methods by identifier.");
         command.SetAction(_ => Vocabulary(output));
+        return command;
+    }
+
+    private static Command UnitsCommand(TextWriter output)
+    {
+        var command = new Command("units", "Print the table of units as JSON: what each is in a shop that measures in inches.");
+        command.SetAction(_ => output.WriteLine(UnitTable.Write()));
         return command;
     }
 
@@ -64,31 +76,41 @@ public static class CommandLine
         return command;
     }
 
-    private static int WithPlan(string path, TextWriter errors, TimeProvider time, Action<(RepairCase Case, RepairPlan Plan)> use)
+    private static int WithVoice(string units, string? language, TextWriter errors, Func<Voice, int> use)
+    {
+        var system = units == "us" ? UnitSystem.Us : UnitSystem.Metric;
+        var file = language is null ? null : CaseFile.Read(language);
+        var words = file is null ? Outcome<Phrasebook>.Of(Phrasebook.English)
+            : file.Value is { } text ? Phrasebook.Read(text)
+            : Outcome<Phrasebook>.Failed(file.Problems);
+        return words.Value is { } phrases ? use(new Voice(system, phrases)) : Tell(words.Problems, errors, Voice.Plain);
+    }
+
+    private static int WithPlan(string path, TextWriter errors, TimeProvider time, Voice voice, Action<(RepairCase Case, RepairPlan Plan)> use)
     {
         var text = CaseFile.Read(path);
         var read = text.Value is { } json ? OpenJson.ReadCase(json) : Outcome<RepairCase>.Failed(text.Problems);
         if (read.Value is not { } repairCase)
         {
-            return Tell(read.Problems, errors);
+            return Tell(read.Problems, errors, voice);
         }
 
         var started = repairCase with { Wanted = repairCase.Wanted with { StartAt = repairCase.Wanted.StartAt ?? time.GetUtcNow() } };
         var planned = Planner.Shipped().Plan(started);
         if (planned.Value is not { } plan)
         {
-            return Tell(planned.Problems, errors);
+            return Tell(planned.Problems, errors, voice);
         }
 
         use((started, plan));
         return Fine;
     }
 
-    private static int Tell(IReadOnlyList<Problem> problems, TextWriter errors)
+    private static int Tell(IReadOnlyList<Problem> problems, TextWriter errors, Voice voice)
     {
         foreach (var problem in problems)
         {
-            errors.WriteLine($"{(problem.Field == "" ? "case" : problem.Field)}: {problem.Message} {problem.Remedy} [{problem.Code}]");
+            errors.WriteLine($"{(problem.Field == "" ? "case" : problem.Field)}: {voice.Say(problem.Message)} {voice.Say(problem.Remedy)} [{problem.Code}]");
         }
 
         return Faulty;

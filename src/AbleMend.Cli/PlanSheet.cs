@@ -1,8 +1,10 @@
 using System.Globalization;
 using System.Text;
 using AbleMend.Core;
+using AbleMend.Core.Figures;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Triage;
+using AbleMend.Core.Words;
 
 namespace AbleMend.Cli;
 
@@ -10,101 +12,119 @@ namespace AbleMend.Cli;
 public static class PlanSheet
 {
     /// <summary>The sheet.</summary>
-    public static string Write(RepairPlan plan, RepairCase repairCase)
+    /// <param name="plan">The plan.</param>
+    /// <param name="repairCase">The case that it was made from.</param>
+    /// <param name="voice">Whose units and words; English and metric when left out.</param>
+    /// <param name="systems">Whether every system that was ranked is listed with what speaks against it.</param>
+    public static string Write(RepairPlan plan, RepairCase repairCase, Voice? voice = null, bool systems = true) => new Sheet(plan, repairCase, voice ?? Voice.Plain).Write(systems);
+}
+
+/// <summary>One sheet as it is written.</summary>
+internal sealed class Sheet(RepairPlan plan, RepairCase repairCase, Voice voice)
+{
+    private readonly TimeZoneInfo _zone = TimeZoneInfo.FindSystemTimeZoneById(repairCase.Bench.Zone);
+    private readonly StringBuilder _sheet = new();
+
+    /// <summary>The sheet as text.</summary>
+    /// <param name="systems">Whether every system that was ranked is listed.</param>
+    public string Write(bool systems)
     {
-        var zone = TimeZoneInfo.FindSystemTimeZoneById(repairCase.Bench.Zone);
-        var sheet = new StringBuilder();
-        Line(sheet, $"{repairCase.Item.Tag}: {Kebab<Decision>.Id(plan.Verdict.Decision)}");
+        Line($"{repairCase.Item.Tag}: {Kebab<Decision>.Id(plan.Verdict.Decision)}");
         foreach (var reason in plan.Verdict.Reasons)
         {
-            Line(sheet, $"  {reason.Text}");
+            Line($"  {voice.Say(reason.Text)}");
         }
 
         if (plan.System is { } system)
         {
-            Line(sheet, $"{system.MethodName}, {system.MaterialName}");
-            Line(sheet, $"Ready for use {Clock(plan.ReadyAt, zone)}; full cure {Clock(plan.FullCureAt, zone)}");
+            Line($"{voice.Say(system.MethodName)}, {voice.Say(system.MaterialName)}");
+            Line($"Ready for use {Clock(plan.ReadyAt)}; full cure {Clock(plan.FullCureAt)}");
         }
 
-        WriteCandidates(sheet, plan);
+        if (systems)
+        {
+            WriteCandidates();
+        }
+
         foreach (var warning in plan.Warnings)
         {
-            Line(sheet, $"! {warning.Text}");
+            Line($"! {voice.Say(warning.Text)}");
         }
 
-        WriteSteps(sheet, plan, zone);
+        WriteSteps();
         foreach (var caution in plan.Cautions)
         {
-            Line(sheet, $"Caution: {caution.Text}");
+            Line($"Caution: {voice.SayText(caution.Text)}");
         }
 
-        WriteHandBack(sheet, plan, zone);
-        return sheet.ToString().TrimEnd();
+        WriteHandBack();
+        return _sheet.ToString().TrimEnd();
     }
 
-    private static void WriteCandidates(StringBuilder sheet, RepairPlan plan)
+    private void WriteCandidates()
     {
-        Line(sheet, $"Systems, best first");
+        Line($"Systems, best first");
         foreach (var candidate in plan.Candidates)
         {
-            Line(sheet, $"  {(candidate.Vetoed ? "no " : "yes")} {candidate.MethodName} / {candidate.MaterialName}: {candidate.Score:0.0}");
+            Line($"  {(candidate.Vetoed ? "no " : "yes")} {voice.Say(candidate.MethodName)} / {voice.Say(candidate.MaterialName)}: {candidate.Score:0.0}");
             foreach (var finding in candidate.Findings)
             {
-                var layer = finding.LayerName is null ? "" : $" [{finding.LayerName}]";
-                Line(sheet, $"        {Kebab<Core.Matching.Weight>.Id(finding.Weight)}: {finding.Reason}{layer}");
+                var layer = finding.LayerName is null ? "" : $" [{voice.Say(finding.LayerName)}]";
+                Line($"        {Kebab<Core.Matching.Weight>.Id(finding.Weight)}: {voice.Say(finding.Reason)}{layer}");
             }
         }
     }
 
-    private static void WriteSteps(StringBuilder sheet, RepairPlan plan, TimeZoneInfo zone)
+    private void WriteSteps()
     {
         var figures = plan.Figures.ToDictionary(figure => figure.Id);
         foreach (var (step, i) in plan.Steps.Select((step, i) => (step, i)))
         {
             var time = plan.Timeline[i];
-            Line(sheet, $"{i + 1}. {Clock(time.StartsAt, zone)}  {step.Title}");
-            Line(sheet, $"     {step.Instruction}");
+            Line($"{i + 1}. {Clock(time.StartsAt)}  {voice.Say(step.Title)}");
+            Line($"     {voice.Say(step.Instruction)}");
             foreach (var figure in step.Figures.Select(id => figures[id]))
             {
-                var value = figure.Value.ToString($"F{figure.Decimals}", CultureInfo.InvariantCulture);
-                Line(sheet, $"     {figure.Label}: {value} {figure.Unit}  ({figure.Id}: {figure.Derivation.Rule})");
+                Line($"     {voice.Say(figure.Label)}: {Measure(figure)}  ({figure.Id}: {voice.Say(figure.Derivation.Rule)})");
             }
 
             if (step.DoNotForget is { } forgotten)
             {
-                Line(sheet, $"     Do not forget: {forgotten}");
+                Line($"     Do not forget: {voice.Say(forgotten)}");
             }
 
             // A wait that is over before the hands are free is nothing to wait for.
             if (step.Timing.Wait is { } wait && (time.OpensAt is null || time.OpensAt > time.HandsEndAt))
             {
-                Line(sheet, $"     Wait until {Clock(time.OpensAt, zone)}{(time.ClosesAt is null ? "" : $", at the latest {Clock(time.ClosesAt, zone)}")}. {wait.Check}");
+                Line($"     Wait until {Clock(time.OpensAt)}{(time.ClosesAt is null ? "" : $", at the latest {Clock(time.ClosesAt)}")}. {voice.Say(wait.Check)}");
             }
         }
     }
 
-    private static void WriteHandBack(StringBuilder sheet, RepairPlan plan, TimeZoneInfo zone)
+    private void WriteHandBack()
     {
         foreach (var watch in plan.Aftercare?.Watch ?? [])
         {
             var figure = plan.Figures.FirstOrDefault(each => each.Id == watch.Figure);
-            var value = figure is null ? "" : $" ({figure.Value.ToString($"F{figure.Decimals}", CultureInfo.InvariantCulture)} {figure.Unit})";
-            Line(sheet, $"Watch: {watch.Text}{value}");
+            var value = figure is null ? "" : $" ({Measure(figure)})";
+            Line($"Watch: {voice.Say(watch.Text)}{value}");
         }
 
         if (plan.Aftercare?.LookAgainAt is { } look)
         {
-            Line(sheet, $"Look again {Clock(look, zone)}");
+            Line($"Look again {Clock(look)}");
         }
 
         if (plan.ProperRepair is { } proper)
         {
-            Line(sheet, $"Proper repair by {Clock(plan.ProperRepairBy, zone)}: {proper}");
+            Line($"Proper repair by {Clock(plan.ProperRepairBy)}: {voice.Say(proper)}");
         }
     }
 
-    private static string Clock(DateTimeOffset? instant, TimeZoneInfo zone) =>
-        instant is { } some ? TimeZoneInfo.ConvertTime(some, zone).ToString("ddd d MMM HH:mm", CultureInfo.InvariantCulture) : "never, as it stands";
+    private string Clock(DateTimeOffset? instant) =>
+        instant is { } some ? TimeZoneInfo.ConvertTime(some, _zone).ToString("ddd d MMM HH:mm", CultureInfo.InvariantCulture) : "never, as it stands";
 
-    private static void Line(StringBuilder sheet, FormattableString text) => sheet.AppendLine(text.ToString(CultureInfo.InvariantCulture));
+    private void Line(FormattableString text) => _sheet.AppendLine(text.ToString(CultureInfo.InvariantCulture));
+
+    private string Measure(Figure figure) => voice.Measure(figure.Value, figure.Unit, figure.Decimals);
 }

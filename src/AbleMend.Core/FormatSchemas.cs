@@ -2,6 +2,8 @@ using System.Text.Json;
 using System.Text.Json.Nodes;
 using System.Text.Json.Schema;
 using AbleMend.Core.Plans;
+using AbleMend.Core.Quantities;
+using AbleMend.Core.Words;
 
 namespace AbleMend.Core;
 
@@ -21,10 +23,37 @@ public static class FormatSchemas
             "plan" => (typeof(RepairPlan), RepairPlan.CurrentFormat),
             _ => throw new ArgumentException($"'{format}' is neither case nor plan.", nameof(format)),
         };
-        var options = new JsonSchemaExporterOptions { TreatNullObliviousAsNonNullable = true };
+        var options = new JsonSchemaExporterOptions { TreatNullObliviousAsNonNullable = true, TransformSchemaNode = Describe };
         var schema = (JsonObject)OpenJson.Options.GetJsonSchemaAsNode(type, options);
         schema.Insert(0, "$schema", "https://json-schema.org/draft/2020-12/schema");
         schema.Insert(1, "title", title);
         return schema.ToJsonString(Indented);
     }
+
+    /// <summary>What has a converter of its own is described here: messages are a text, or a template with its arguments; quantities of one unit are numbers.</summary>
+    private static JsonNode Describe(JsonSchemaExporterContext context, JsonNode schema)
+    {
+        var type = context.TypeInfo.Type;
+        return type == typeof(Message) ? MessageSchema()
+            : type == typeof(CureTime) || type == typeof(CureTime?) ? new JsonObject { ["type"] = type == typeof(CureTime) ? "number" : new JsonArray("number", "null") }
+            : schema;
+    }
+
+    private static JsonObject MessageSchema() => new()
+    {
+        ["anyOf"] = new JsonArray(
+            new JsonObject { ["type"] = "string" },
+            new JsonObject
+            {
+                ["type"] = "object",
+                ["properties"] = new JsonObject
+                {
+                    ["template"] = new JsonObject { ["type"] = "string" },
+                    ["args"] = new JsonObject { ["type"] = "array", ["items"] = new JsonObject { ["type"] = "object", ["required"] = new JsonArray("kind") } },
+                },
+                ["required"] = new JsonArray("template", "args"),
+                ["additionalProperties"] = false,
+            },
+            new JsonObject { ["type"] = "null" }),
+    };
 }

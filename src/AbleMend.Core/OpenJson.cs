@@ -70,7 +70,7 @@ public static partial class OpenJson
     }
 
     private static Problem Broken(string field, string message) =>
-        new("broken-json", field, message, "Correct it against the published schema: docs/schemas/case.schema.json.");
+        new("broken-json", field, $"{message:as-is}", "Correct it against the published schema: docs/schemas/case.schema.json.");
 
     /// <summary>The reader names the enclosing type where a number is missing inside it; the cause below says that it wanted a number.</summary>
     private static bool WantsNumber(JsonException broken) =>

@@ -1,3 +1,5 @@
+using AbleMend.Core.Words;
+
 namespace AbleMend.Core;
 
 /// <summary>Something wrong with what was asked: coded, placed, and with the remedy.</summary>
@@ -5,7 +7,7 @@ namespace AbleMend.Core;
 /// <param name="Field">Where: a path such as <c>damage.depthMm</c>; empty for the whole document.</param>
 /// <param name="Message">What is wrong, in words of the trade.</param>
 /// <param name="Remedy">What to do about it.</param>
-public sealed record Problem(string Code, string Field, string Message, string Remedy);
+public sealed record Problem(string Code, string Field, Message Message, Message Remedy);
 
 /// <summary>A result that is either a value or the problems that stand in its way.</summary>
 /// <typeparam name="T">The value when all is well.</typeparam>

@@ -3,6 +3,7 @@ using AbleMend.Core;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Mixing;
 using AbleMend.Core.Plans;
+using AbleMend.Core.Quantities;
 using AbleMend.Core.Running;
 
 namespace AbleMend.Data;

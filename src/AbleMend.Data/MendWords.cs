@@ -16,7 +16,7 @@ public static class MendWords
             new[]
             {
                 repairCase.Item.Tag, repairCase.Item.Construction, repairCase.Damage.Location,
-                Kebab<DamageKind>.Id(repairCase.Damage.Kind), plan.System?.MethodName, plan.System?.MaterialName,
+                Kebab<DamageKind>.Id(repairCase.Damage.Kind), plan.System?.MethodName.ToString(), plan.System?.MaterialName.ToString(),
                 Kebab<Decision>.Id(plan.Verdict.Decision),
             }
             .Concat(events.Select(each => each.Text))

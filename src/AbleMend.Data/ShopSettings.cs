@@ -2,16 +2,9 @@ using AbleMend.Core.Materials;
 using AbleMend.Core.Mixing;
 using AbleMend.Core.Patching;
 using AbleMend.Core.Plans;
+using AbleMend.Core.Quantities;
 
 namespace AbleMend.Data;
-
-/// <summary>Units shown beside the metric ones.</summary>
-[System.Text.Json.Serialization.JsonConverter(typeof(Core.Kebab<UnitSystem>))]
-public enum UnitSystem
-{
-    Metric,
-    Us,
-}
 
 /// <summary>The shop: what every new case starts from.</summary>
 /// <param name="Name">Name of the shop, 1 to 60 characters.</param>

@@ -29,6 +29,9 @@ builder.WebHost.ConfigureKestrel(kestrel =>
     kestrel.AddServerHeader = false;
 });
 builder.Services.Configure<JsonOptions>(json => OpenJson.Apply(json.SerializerOptions));
+builder.Services.AddHttpContextAccessor();
+builder.Services.AddSingleton<Voices>();
+builder.Services.AddSingleton<IConfigureOptions<JsonOptions>, SpokenAnswers>();
 builder.Services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = true);
 builder.Services.AddSingleton<TimeProvider>(services => new ShopClock(services.GetRequiredService<IOptions<ServerOptions>>().Value.Clock));
 builder.Services.AddSingleton(_ => Planner.Shipped());

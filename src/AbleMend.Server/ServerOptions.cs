@@ -22,6 +22,9 @@ public sealed class ServerOptions
     /// <value>Instant at which the shop's clock is started, for a demo or a test; null for the machine's own clock.</value>
     public DateTimeOffset? Clock { get; set; }
 
+    /// <value>Path of a language file, from English templates to another language's; null for English.</value>
+    public string? Language { get; set; }
+
     /// <value>Largest request body in bytes, 1 kB to 10 MB; 1 MB by default.</value>
     [Range(1024, 10 * 1024 * 1024)]
     public long LargestBodyBytes { get; set; } = 1024 * 1024;

@@ -161,7 +161,7 @@ public sealed class MendTests : IDisposable
         var mend = await _shop.OpenMendAsync(across);
         var sent = await Shop.ReadAsync(await _shop.SendAsync(HttpMethod.Post, $"/api/mends/{mend.Id}/send-on", null, mend.Version));
         sent.Status.ShouldBe(MendStatus.SentOn);
-        (await LogAsync("retire")).Single().Words!.ShouldContain("side to side");
+        (await LogAsync("retire")).Single().Words!.ToString().ShouldContain("side to side");
         var start = await _shop.SendAsync(HttpMethod.Post, $"/api/mends/{mend.Id}/start", null, sent.Version);
         start.StatusCode.ShouldBe(HttpStatusCode.UnprocessableEntity);
     }

@@ -1,3 +1,5 @@
+using AbleMend.Core.Words;
+
 namespace AbleMend.Core.Catalogue;
 
 /// <summary>One answer to a question on which practitioners disagree.</summary>
@@ -5,7 +7,7 @@ namespace AbleMend.Core.Catalogue;
 /// <param name="Name">What it is called at the bench.</param>
 /// <param name="Method">Way of mending that this answer means, or null.</param>
 /// <param name="Material">Main material that this answer means, or null.</param>
-public sealed record SchoolOption(string Id, string Name, string? Method = null, string? Material = null);
+public sealed record SchoolOption(string Id, [property: Words] string Name, string? Method = null, string? Material = null);
 
 /// <summary>A question on which practitioners disagree. Both answers are supported; one is the default, with its reason.</summary>
 /// <param name="Id">Identifier.</param>
@@ -13,4 +15,4 @@ public sealed record SchoolOption(string Id, string Name, string? Method = null,
 /// <param name="Options">The answers.</param>
 /// <param name="Default">Identifier of the default.</param>
 /// <param name="Why">Why it is the default.</param>
-public sealed record School(string Id, string Question, IReadOnlyList<SchoolOption> Options, string Default, string Why);
+public sealed record School(string Id, [property: Words] string Question, IReadOnlyList<SchoolOption> Options, string Default, [property: Words] string Why);

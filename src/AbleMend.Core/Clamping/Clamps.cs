@@ -1,3 +1,5 @@
+using AbleMend.Core.Figures;
+
 namespace AbleMend.Core.Clamping;
 
 /// <summary>Clamps, cauls, weights and wraps.</summary>

@@ -1,4 +1,5 @@
 using AbleMend.Core.Materials;
+using AbleMend.Core.Quantities;
 
 namespace AbleMend.Core.Curing;
 
@@ -36,13 +37,13 @@ public sealed record CureClock(double ReferenceC, double ActivationKjPerMol, dou
         temperatureC < MinimumC ? 0 : EquivalentAge.Rate(ActivationKjPerMol, temperatureC, ReferenceC);
 
     /// <summary>When a milestone is reached: the integral of the rate since the start equals the label's minutes.</summary>
-    /// <param name="labelMinutes">Minutes at the reference temperature, 0 or more.</param>
+    /// <param name="label">Minutes at the reference temperature, 0 or more.</param>
     /// <param name="start">When the clock was started.</param>
     /// <param name="climate">Air at the bench.</param>
     /// <returns>The instant, or null when it is not reached within the <see cref="Horizon"/>.</returns>
-    public DateTimeOffset? TryFindReached(double labelMinutes, DateTimeOffset start, Climate climate)
+    public DateTimeOffset? TryFindReached(CureTime label, DateTimeOffset start, Climate climate)
     {
-        var left = Guard.NotNegative(labelMinutes, nameof(labelMinutes));
+        var left = Guard.NotNegative(label.CureMin, nameof(label));
         if (BySun && climate.Sky is { } sky)
         {
             return RateAt(climate.TemperatureCAt(start)) > 0 ? sky.TryFindDosed(left, start) : null;

@@ -1,3 +1,5 @@
+using AbleMend.Core.Figures;
+
 namespace AbleMend.Core.Curing;
 
 /// <summary>A solvent as flashing off needs it.</summary>

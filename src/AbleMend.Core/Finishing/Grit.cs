@@ -1,3 +1,4 @@
+using AbleMend.Core.Figures;
 using System.Globalization;
 
 namespace AbleMend.Core.Finishing;
@@ -57,7 +58,14 @@ public sealed record Grit(GritScale Scale, int Grade, double MedianUm)
             return null;
         }
 
-        var table = cami ? MedianOfCami : MedianOfP;
-        return table.TryGetValue(grade, out var median) ? new Grit(cami ? GritScale.Cami : GritScale.P, grade, median) : null;
+        return TryParse(cami ? GritScale.Cami : GritScale.P, grade);
+    }
+
+    /// <summary>The grit of a grade.</summary>
+    /// <returns>The grit, or null when the grade is not on the scale.</returns>
+    public static Grit? TryParse(GritScale scale, double grade)
+    {
+        var table = scale == GritScale.Cami ? MedianOfCami : MedianOfP;
+        return table.TryGetValue((int)grade, out var median) && grade == (int)grade ? new Grit(scale, (int)grade, median) : null;
     }
 }

@@ -1,3 +1,4 @@
+using AbleMend.Core.Words;
 using System.Text.Json.Serialization;
 
 namespace AbleMend.Core.Gear;
@@ -52,7 +53,7 @@ public enum GearFamily
 /// <param name="Refuse">Why nothing is mended at this place, or null.</param>
 public sealed record Location(
     string Id,
-    string Name,
+    [property: Words] string Name,
     double XPercent,
     double YPercent,
     bool Flat = true,
@@ -60,7 +61,7 @@ public sealed record Location(
     bool FromBottom = false,
     IReadOnlyList<Layer>? Layers = null,
     IReadOnlyList<string>? Traits = null,
-    string? Refuse = null)
+    [property: Words] string? Refuse = null)
 {
     /// <value>Whether a fin box is set here.</value>
     [JsonIgnore]
@@ -108,7 +109,7 @@ public sealed record UsualDamage(
 /// <param name="Refuse">Why it is never mended here, or null.</param>
 public sealed record Construction(
     string Id,
-    string Name,
+    [property: Words] string Name,
     GearFamily Family,
     Silhouette Silhouette,
     int WarrantyMonths,
@@ -120,7 +121,7 @@ public sealed record Construction(
     bool Pair = false,
     double? PressureKpa = null,
     double? RadiusMm = null,
-    string? Refuse = null
+    [property: Words] string? Refuse = null
 )
 {
     /// <summary>The layers at a location, outside in.</summary>

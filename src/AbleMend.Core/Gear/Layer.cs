@@ -1,3 +1,4 @@
+using AbleMend.Core.Words;
 using System.Text.Json.Serialization;
 
 namespace AbleMend.Core.Gear;
@@ -43,7 +44,7 @@ public enum Movement
 /// <param name="Source">Where these values come from.</param>
 public sealed record Substance(
     string Id,
-    string Name,
+    [property: Words] string Name,
     IReadOnlyList<string> Families,
     Texture Texture,
     Movement Movement,
@@ -56,4 +57,4 @@ public sealed record Substance(
 /// <param name="Name">What the bench calls it.</param>
 /// <param name="Substance">Identifier of its <see cref="Gear.Substance"/>.</param>
 /// <param name="ThicknessMm">Thickness in millimetres, above 0.</param>
-public sealed record Layer(string Id, string Name, string Substance, double ThicknessMm);
+public sealed record Layer(string Id, [property: Words] string Name, string Substance, double ThicknessMm);

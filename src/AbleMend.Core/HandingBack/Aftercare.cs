@@ -1,7 +1,9 @@
+using AbleMend.Core.Figures;
 using AbleMend.Core.Gear;
-using AbleMend.Core.Methods;
 using AbleMend.Core.Materials;
+using AbleMend.Core.Methods;
 using AbleMend.Core.Plans;
+using AbleMend.Core.Words;
 
 namespace AbleMend.Core.HandingBack;
 
@@ -9,7 +11,7 @@ namespace AbleMend.Core.HandingBack;
 /// <param name="Id">Identifier.</param>
 /// <param name="Text">What to watch and what to do about it.</param>
 /// <param name="Figure">Identifier of the plan's figure that it goes with, or null.</param>
-public sealed record Watch(string Id, string Text, string? Figure);
+public sealed record Watch(string Id, Message Text, string? Figure);
 
 /// <summary>What goes back with the item.</summary>
 /// <param name="Watch">What to watch, in the order of the catalogue.</param>
@@ -32,7 +34,7 @@ public sealed record Aftercare(IReadOnlyList<Watch> Watch, DateTimeOffset? LookA
 /// <param name="LookAgainDays">Days after it is ready that somebody looks again, above 0; null where this line asks for no look.</param>
 public sealed record AftercareLine(
     string Id,
-    string Text,
+    [property: Words] string Text,
     IReadOnlyList<GearFamily>? Families = null,
     IReadOnlyList<DamageKind>? Damages = null,
     IReadOnlyList<string>? Traits = null,
@@ -70,7 +72,7 @@ internal static class HandBackDesk
     {
         var lines = view.Catalogue.Aftercare.Where(line => line.IsFor(view, method, main)).ToList();
         return new Aftercare(
-            [.. lines.Select(line => new Watch(line.Id, line.Text, figures.Any(figure => figure.Id == line.Figure) ? line.Figure : null))],
+            [.. lines.Select(line => new Watch(line.Id, Message.Parse(line.Text), figures.Any(figure => figure.Id == line.Figure) ? line.Figure : null))],
             lines.Min(line => line.LookAgainDays) is { } days ? readyAt?.AddDays(days) : null);
     }
 }

@@ -1,3 +1,4 @@
+using AbleMend.Core.Words;
 using System.Text.Json.Serialization;
 
 namespace AbleMend.Core.Matching;
@@ -23,4 +24,4 @@ public enum Weight
 /// <param name="Layer">Identifier of the layer that it protects, or null.</param>
 /// <param name="LayerName">Name of that layer.</param>
 /// <param name="Source">Where the rule comes from.</param>
-public sealed record Finding(string Rule, Weight Weight, string Reason, string? Layer, string? LayerName, string Source);
+public sealed record Finding(string Rule, Weight Weight, Message Reason, string? Layer, Message? LayerName, Message Source);

@@ -2,6 +2,7 @@ using AbleMend.Core.Catalogue;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Methods;
 using AbleMend.Core.Plans;
+using AbleMend.Core.Words;
 
 namespace AbleMend.Core.Matching;
 
@@ -23,10 +24,10 @@ public sealed record Marks(double Fast, double Lasting, double Tidy, double Chea
 /// <param name="Score">Weighted mean of the marks less its cautions, 0 to 5.</param>
 public sealed record Candidate(
     string Method,
-    string MethodName,
+    Message MethodName,
     string Material,
-    string MaterialName,
-    string Why,
+    Message MaterialName,
+    Message Why,
     bool Vetoed,
     IReadOnlyList<Finding> Findings,
     double? MinutesToUse,
@@ -64,7 +65,7 @@ public static class Matcher
         var chemistry = Look(view, new SystemUnderTest(method, resin, view, touched, null), rule => rule.IsChemistry);
         if (chemistry.Any(finding => finding.Weight == Weight.Veto))
         {
-            return new Candidate(method.Id, method.Name, resin.Id, resin.Name, method.Why, true, chemistry, null, method.Permanence,
+            return new Candidate(method.Id, Message.Parse(method.Name), resin.Id, Message.Parse(resin.Name), Message.Parse(method.Why), true, chemistry, null, method.Permanence,
                 Math.Max(method.Skill, resin.Skill), new Marks(0, 0, 0, 0), 0);
         }
 
@@ -78,10 +79,10 @@ public static class Matcher
         var cautions = findings.Count(finding => finding.Weight != Weight.Veto);
         return new Candidate(
             method.Id,
-            method.Name,
+            Message.Parse(method.Name),
             resin.Id,
-            resin.Name,
-            method.Why,
+            Message.Parse(resin.Name),
+            Message.Parse(method.Why),
             findings.Any(finding => finding.Weight == Weight.Veto),
             findings,
             minutes,

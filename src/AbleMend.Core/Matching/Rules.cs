@@ -1,7 +1,9 @@
-using System.Text.Json.Serialization;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Plans;
+using AbleMend.Core.Words;
+using System.Text.Json.Serialization;
+using static AbleMend.Core.Quantities.Measures;
 
 namespace AbleMend.Core.Matching;
 
@@ -27,7 +29,7 @@ namespace AbleMend.Core.Matching;
 [JsonDerivedType(typeof(SkillRule), "skill")]
 [JsonDerivedType(typeof(InStockRule), "in-stock")]
 [JsonDerivedType(typeof(InDateRule), "in-date")]
-public abstract record MatchRule(string Id, string Reason, string Source)
+public abstract record MatchRule(string Id, [property: Words] string Reason, string Source)
 {
     /// <value>Whether it speaks of chemistry alone, which is asked before anything else.</value>
     internal virtual bool IsChemistry => false;
@@ -35,8 +37,8 @@ public abstract record MatchRule(string Id, string Reason, string Source)
     /// <summary>What this rule finds against a system; empty when it has nothing to say.</summary>
     internal abstract IEnumerable<Finding> Look(SystemUnderTest system);
 
-    private protected Finding Say(Weight weight, string reason, Layer? layer = null) =>
-        new(Id, weight, reason, layer?.Id, layer?.Name, Source);
+    private protected Finding Say(Weight weight, Message reason, Layer? layer = null) =>
+        new(Id, weight, reason.Told(), layer?.Id, layer is null ? null : Message.Parse(layer.Name), Message.Parse(Source));
 }
 
 /// <summary>A chemistry that attacks a family of substances: a veto that protects a layer.</summary>
@@ -56,7 +58,7 @@ public sealed record AttacksRule(
     internal override bool IsChemistry => true;
 
     internal override IEnumerable<Finding> Look(SystemUnderTest system) =>
-        Harms(system.Material, system.Touched, system.View.Reach) is { } layer ? [Say(Weight.Veto, Reason, layer.Layer)] : [];
+        Harms(system.Material, system.Touched, system.View.Reach) is { } layer ? [Say(Weight.Veto, Message.Parse(Reason), layer.Layer)] : [];
 }
 
 /// <summary>A chemistry that holds badly on a family: a caution.</summary>
@@ -72,7 +74,7 @@ public sealed record HoldsBadlyRule(string Id, string Reason, string Source, IRe
 
         var layer = system.Touched.FirstOrDefault(each => each.Substance.Families.Contains(Family));
         var earlier = Family == $"cured-{system.View.Case.Item.EarlierMend}";
-        return layer is not null || earlier ? [Say(Weight.Caution, Reason, layer?.Layer)] : [];
+        return layer is not null || earlier ? [Say(Weight.Caution, Message.Parse(Reason), layer?.Layer)] : [];
     }
 }
 
@@ -85,7 +87,7 @@ public sealed record BondsRule(string Id, string Reason, string Source) : MatchR
         system.Touched
             .Where(layer => layer.Substance.Texture is not (Texture.Air or Texture.Threads) && !Bonds(system.Material, layer.Substance))
             .Take(1)
-            .Select(layer => Say(Weight.Veto, Reason, layer.Layer));
+            .Select(layer => Say(Weight.Veto, Message.Parse(Reason), layer.Layer));
 
     private static bool Bonds(Material material, Substance substance) =>
         material.BondsTo.Contains(substance.Id) || substance.Families.Any(material.BondsTo.Contains);
@@ -101,7 +103,7 @@ public sealed record TakesOnlyRule(string Id, string Reason, string Source, stri
 
     internal override IEnumerable<Finding> Look(SystemUnderTest system) =>
         system.Touched.FirstOrDefault(layer => layer.Substance.Families.Contains(Family)) is { } layer && !Chemistries.Contains(system.Material.Chemistry)
-            ? [Say(Weight.Veto, Reason, layer.Layer)]
+            ? [Say(Weight.Veto, Message.Parse(Reason), layer.Layer)]
             : [];
 }
 
@@ -114,7 +116,7 @@ public sealed record NotAtRule(string Id, string Reason, string Source, IReadOnl
     internal override bool IsChemistry => true;
 
     internal override IEnumerable<Finding> Look(SystemUnderTest system) =>
-        Chemistries.Contains(system.Material.Chemistry) && system.View.Location.Has(Trait) ? [Say(Weight.Veto, Reason)] : [];
+        Chemistries.Contains(system.Material.Chemistry) && system.View.Location.Has(Trait) ? [Say(Weight.Veto, Message.Parse(Reason))] : [];
 }
 
 /// <summary>What is glued to a layer that moves has to move as much.</summary>
@@ -127,7 +129,7 @@ public sealed record MovesWithRule(string Id, string Reason, string Source) : Ma
         var most = system.Touched.MaxBy(layer => layer.Substance.Movement);
         return most is null || system.Material.Flexibility >= most.Substance.Movement
             ? []
-            : [Say(most.Substance.Movement == Movement.Stretches ? Weight.Veto : Weight.Caution, Reason, most.Layer)];
+            : [Say(most.Substance.Movement == Movement.Stretches ? Weight.Veto : Weight.Caution, Message.Parse(Reason), most.Layer)];
     }
 }
 
@@ -136,7 +138,7 @@ public sealed record ServiceHeatRule(string Id, string Reason, string Source) : 
 {
     internal override IEnumerable<Finding> Look(SystemUnderTest system) =>
         system.Material.ServiceMaxC < system.View.Case.Wanted.HottestInUseC
-            ? [Say(Weight.Caution, $"{Reason} It stands {system.Material.ServiceMaxC:0} °C; the place gets {system.View.Case.Wanted.HottestInUseC:0} °C.")]
+            ? [Say(Weight.Caution, $"{Reason} It stands {Celsius(system.Material.ServiceMaxC.Value)}; the place gets {Celsius(system.View.Case.Wanted.HottestInUseC)}.")]
             : [];
 }
 
@@ -146,7 +148,7 @@ public sealed record ToolsRule(string Id, string Reason, string Source) : MatchR
     internal override IEnumerable<Finding> Look(SystemUnderTest system)
     {
         var missing = system.View.Case.Tools.Has is { } has ? system.Method.Needs.Where(need => !has.Contains(need)).ToList() : [];
-        return missing.Count > 0 ? [Say(Weight.ToBuy, $"{Reason} {string.Join(", ", missing)}.")] : [];
+        return missing.Count > 0 ? [Say(Weight.ToBuy, $"{Reason} {string.Join(", ", missing):as-is}.")] : [];
     }
 }
 
@@ -159,11 +161,11 @@ public sealed record CureTemperatureRule(string Id, string Reason, string Source
         var bench = system.View.Case.Bench;
         if (bench.TemperatureC < label.MinimumC || bench.TemperatureC > label.MaximumC)
         {
-            return [Say(Weight.Veto, $"{Reason} It takes {label.MinimumC:0} to {label.MaximumC:0} °C; the bench is at {bench.TemperatureC:0.#} °C.")];
+            return [Say(Weight.Veto, $"{Reason} It takes {Celsius(label.MinimumC)} to {Celsius(label.MaximumC)}; the bench is at {Celsius(bench.TemperatureC):0.0}.")];
         }
 
-        return bench.NightTemperatureC < label.MinimumC
-            ? [Say(Weight.Caution, $"At night it stands still: it needs {label.MinimumC:0} °C and the bench falls to {bench.NightTemperatureC:0.#} °C.")]
+        return bench.NightTemperatureC is { } night && night < label.MinimumC
+            ? [Say(Weight.Caution, $"At night it stands still: it needs {Celsius(label.MinimumC)} and the bench falls to {Celsius(night):0.0}.")]
             : [];
     }
 }
@@ -175,7 +177,7 @@ public sealed record HumidityRule(string Id, string Reason, string Source) : Mat
     {
         var most = system.Material.Label!.MaximumHumidityPercent;
         return system.View.Case.Bench.RelativeHumidityPercent > most
-            ? [Say(Weight.Caution, $"{Reason} Its label stops at {most:0} %.")]
+            ? [Say(Weight.Caution, $"{Reason} Its label stops at {Percent(most)}.")]
             : [];
     }
 }
@@ -184,7 +186,7 @@ public sealed record HumidityRule(string Id, string Reason, string Source) : Mat
 public sealed record LiesFlatRule(string Id, string Reason, string Source, IReadOnlyList<string> Methods) : MatchRule(Id, Reason, Source)
 {
     internal override IEnumerable<Finding> Look(SystemUnderTest system) =>
-        Methods.Contains(system.Method.Id) && !system.View.Location.Flat ? [Say(Weight.Caution, Reason)] : [];
+        Methods.Contains(system.Method.Id) && !system.View.Location.Flat ? [Say(Weight.Caution, Message.Parse(Reason))] : [];
 }
 
 /// <summary>Light cures only so deep at once.</summary>
@@ -192,7 +194,7 @@ public sealed record LayerDepthRule(string Id, string Reason, string Source) : M
 {
     internal override IEnumerable<Finding> Look(SystemUnderTest system) =>
         system.Material.Light is { } light && system.View.Case.Damage.DepthMm > light.LayerMm
-            ? [Say(Weight.Caution, $"{Reason} At most {light.LayerMm:0.#} mm a layer.")]
+            ? [Say(Weight.Caution, $"{Reason} At most {Mm(light.LayerMm):0.0} a layer.")]
             : [];
 }
 
@@ -206,7 +208,7 @@ public sealed record ReadyInTimeRule(string Id, string Reason, string Source) : 
             return [Say(Weight.Veto, "At this bench it never gets there: too cold, or no light for it.")];
         }
 
-        return ready > system.View.Case.Wanted.NeededBy ? [Say(Weight.Caution, Reason)] : [];
+        return ready > system.View.Case.Wanted.NeededBy ? [Say(Weight.Caution, Message.Parse(Reason))] : [];
     }
 }
 
@@ -215,7 +217,7 @@ public sealed record LastingRule(string Id, string Reason, string Source) : Matc
 {
     internal override IEnumerable<Finding> Look(SystemUnderTest system) =>
         system.Method.Permanence == Permanence.ForNow && system.View.Case.Wanted is { Permanence: Permanence.Lasting, Weights: not { Lasting: 0 } }
-            ? [Say(Weight.Caution, Reason)]
+            ? [Say(Weight.Caution, Message.Parse(Reason))]
             : [];
 }
 
@@ -223,7 +225,7 @@ public sealed record LastingRule(string Id, string Reason, string Source) : Matc
 public sealed record SkillRule(string Id, string Reason, string Source) : MatchRule(Id, Reason, Source)
 {
     internal override IEnumerable<Finding> Look(SystemUnderTest system) =>
-        Math.Max(system.Method.Skill, system.Material.Skill) > system.View.Case.Wanted.Skill ? [Say(Weight.Caution, Reason)] : [];
+        Math.Max(system.Method.Skill, system.Material.Skill) > system.View.Case.Wanted.Skill ? [Say(Weight.Caution, Message.Parse(Reason))] : [];
 }
 
 /// <summary>What is not on the shelf has to be bought.</summary>
@@ -231,7 +233,7 @@ public sealed record InStockRule(string Id, string Reason, string Source) : Matc
 {
     internal override IEnumerable<Finding> Look(SystemUnderTest system) =>
         system.View.Case.Shelf is { } shelf && shelf.All(entry => entry.Material != system.Material.Id)
-            ? [Say(Weight.ToBuy, Reason)]
+            ? [Say(Weight.ToBuy, Message.Parse(Reason))]
             : [];
 }
 
@@ -242,6 +244,6 @@ public sealed record InDateRule(string Id, string Reason, string Source) : Match
     {
         var tins = system.View.Case.Shelf?.Where(entry => entry.Material == system.Material.Id).ToList() ?? [];
         var today = DateOnly.FromDateTime(system.View.StartAt.UtcDateTime);
-        return tins.Count > 0 && tins.All(tin => tin.LastDay(system.Material) < today) ? [Say(Weight.Veto, Reason)] : [];
+        return tins.Count > 0 && tins.All(tin => tin.LastDay(system.Material) < today) ? [Say(Weight.Veto, Message.Parse(Reason))] : [];
     }
 }

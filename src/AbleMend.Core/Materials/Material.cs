@@ -1,5 +1,6 @@
-using System.Text.Json.Serialization;
 using AbleMend.Core.Gear;
+using AbleMend.Core.Words;
+using System.Text.Json.Serialization;
 
 namespace AbleMend.Core.Materials;
 
@@ -142,7 +143,7 @@ public sealed record Kit(double AMl, double BMl);
 /// <param name="SealedMonths">Months from filling while sealed, above 0.</param>
 /// <param name="OpenedMonths">Months once opened, above 0.</param>
 /// <param name="Storage">How it is kept.</param>
-public sealed record ShelfLife(double SealedMonths, double OpenedMonths, string Storage);
+public sealed record ShelfLife(double SealedMonths, double OpenedMonths, [property: Words] string Storage);
 
 /// <summary>Heat of cure, for the cup.</summary>
 /// <param name="EnthalpyJPerG">Heat released by full cure in J/g.</param>
@@ -178,7 +179,7 @@ public sealed record Vapour(string Solvent, double MassShare);
 /// <param name="DensityGPerMl">Density in g/mL: mixed resin, loose filler or liquid.</param>
 public sealed record Material(
     string Id,
-    string Name,
+    [property: Words] string Name,
     Role Role,
     string Chemistry,
     string Source,

@@ -1,7 +1,11 @@
+using AbleMend.Core.Figures;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Methods.Steps;
+using AbleMend.Core.Patching;
 using AbleMend.Core.Plans;
+using AbleMend.Core.Words;
+using static AbleMend.Core.Quantities.Measures;
 
 namespace AbleMend.Core.Methods;
 
@@ -26,7 +30,7 @@ public sealed class CementPatch : MendMethod
 
     public override bool Takes(Material material) => material.Role == Role.Cement && material.Chemistry is not "contact";
 
-    protected override string? Unfit(CaseView view) =>
+    protected override Message? Unfit(CaseView view) =>
         !OuterIs(view, "pvc", "csm", "tpu") ? "It is for PVC, CSM rubber and TPU."
         : OuterIs(view, "printed") ? "Printed vinyl has to lose its print first."
         : view.Location.Has("seam") ? "At a seam the lap is glued, not a patch." : null;
@@ -35,49 +39,55 @@ public sealed class CementPatch : MendMethod
 
     public override Composition Compose(MethodInputs inputs)
     {
-        var list = new StepList(inputs);
-        list.Find().Dry().Deflate();
-        var margin = list.Margin(LeastMarginMm, "At least 25 mm beyond the hole");
-        var patch = list.CutPatch(margin, "Trace the template on the stock, cut it, every corner round. Lay it dry: it lies flat without a pucker.");
-        var bothFaces = OuterIs(list.View, "tpu") && !list.View.Location.Has("airtight");
-        list.TraceAndMask().Scuff("P220", "hull and patch").Clean();
-        list.Coats(patch.AreaCm2 * (bothFaces ? 2 : 1), "skin and patch");
-        Close(list);
+        var job = new Job(inputs);
+        job.Find().Dry().Deflate();
+        var margin = job.Margin(job.LeastMargin(LeastMarginMm, Source.CommonPractice), $"At least {Mm(LeastMarginMm)} beyond the hole");
+        var patch = job.CutPatch(margin, "Trace the template on the stock, cut it, every corner round. Lay it dry: it lies flat without a pucker.");
+        var bothFaces = OuterIs(job.View, "tpu") && !job.View.Location.Has("airtight");
+        job.TraceAndMask().Scuff("P220", "hull and patch").Clean();
+        var area = bothFaces ? job.Figures.Work("patch.both", "Patches, both faces", () => Cm2(patch.Field.Area.Cm2 * 2), "Twice the patch", Source.Arithmetic, 1) : patch.Field.Area;
+        job.Coats(area, "skin and patch");
+        Close(job);
         if (bothFaces)
         {
-            list.Do("inside", Stage.Apply, "Turn it over, coat the inside face and its patch", "Scuff, wipe and coat it in the same way, for a patch of the same size whose edge is not in line with the first. Let it come to tack.", 15,
-                "Both faces: a floor is scraped from outside and pushed from inside.", Waits.Tack(list.View, list.Main, null), [.. list.Main.Hazards], ["patch-inside"]);
-            list.Do("close-inside", Stage.Apply, "At tack, set the inside patch, roll", "Set it once, from one edge, work it from the middle outwards, roll hard, the rim last.", 5,
-                null, Waits.Hold(list.View, list.Main, null), draws: ["patch-inside"]);
-            list.DrawPatch("patch-inside", patch.LengthMm / 2, 0.8, "inside patch", list.View.Reach.Layers[0].Layer.ThicknessMm);
+            Inside(job, patch);
         }
 
-        list.Do("rim", Stage.Finish, "Clean the rim", "After a couple of hours rub the proud cement off the rim with a rag, towards the patch.", 4, "Never lift an edge to look under it.",
-            Waits.Loadable(list.View, list.Main, bothFaces ? "close-inside" : "close"), ["solvent"], ["finish"]);
-        Test(list);
-        list.DrawPatch("patch", patch.LengthMm / 2, 0.9, "patch").Section("glue", MarkKind.Glue, false, null, (-patch.LengthMm / 2, -0.05), (patch.LengthMm / 2, -0.05));
-        return list.End(list.View.Outline, list.View.Outline.Grown(margin + 3), [patch]);
+        job.Do("rim", Stage.Finish, "Clean the rim", "After a couple of hours rub the proud cement off the rim with a rag, towards the patch.", 4, "Never lift an edge to look under it.",
+            job.Loadable(job.Label, bothFaces ? "close-inside" : "close"), ["solvent"], ["finish"]);
+        Test(job);
+        job.Draw(sketch => sketch.Patch("patch", patch.HalfMm, 0.9, "patch").Section("glue", MarkKind.Glue, false, null, (-patch.HalfMm, -0.05), (patch.HalfMm, -0.05)));
+        var beyond = job.Constant("key.beyond", "Cleaned beyond the patch", Mm(3), Source.FromMemory("How far a face is cleaned past the patch"));
+        return job.End(job.Hurt, patch.Field.Grown("key", "Cleaned", beyond), patch.Layers);
     }
 
-    private static void Close(StepList list)
+    private static void Inside(Job job, PlannedPatch patch)
     {
-        var onePart = list.Main.Coats == 1;
-        list.Do("close", Stage.Apply, onePart ? "Set it once, press from the middle outwards" : "At tack, set it once, work it from the middle, roll",
+        job.Do("inside", Stage.Apply, "Turn it over, coat the inside face and its patch", "Scuff, wipe and coat it in the same way, for a patch of the same size whose edge is not in line with the first. Let it come to tack.", 15,
+            "Both faces: a floor is scraped from outside and pushed from inside.", job.Tack(job.Label, null), [.. job.Main.Hazards], ["patch-inside"]);
+        job.Do("close-inside", Stage.Apply, "At tack, set the inside patch, roll", "Set it once, from one edge, work it from the middle outwards, roll hard, the rim last.", 5,
+            null, job.Hold(job.Label, null), draws: ["patch-inside"]);
+        job.Draw(sketch => sketch.Patch("patch-inside", patch.HalfMm, 0.8, "inside patch", job.Skin.Mm));
+    }
+
+    private static void Close(Job job)
+    {
+        var onePart = job.Main.Coats == 1;
+        job.Do("close", Stage.Apply, onePart ? "Set it once, press from the middle outwards" : "At tack, set it once, work it from the middle, roll",
             onePart
                 ? "Set it once, press with a straight edge from the middle outwards, warm it with a hair dryer or a heat gun, press again."
                 : "Lay one edge to the marks, let it down without air, work with a blunt tool from the middle outwards, roll hard, the rim last.",
-            5, "Set it once: at tack it never moves again.", Waits.Hold(list.View, list.Main, null), onePart ? ["heat-gun"] : [], ["patch", "patch-1"]);
+            5, "Set it once: at tack it never moves again.", job.Hold(job.Label, null), onePart ? ["heat-gun"] : [], ["patch", "patch-1"]);
     }
 
-    private static void Test(StepList list)
+    private static void Test(Job job)
     {
-        if (list.View.Location.Has("airtight"))
+        if (job.View.Location.Has("airtight"))
         {
-            Airtight.Inflate(list);
-            list.Prove("soap").Prove("hold").Prove("edge");
+            job.Inflate().Prove("soap").Prove("hold").Prove("edge");
             return;
         }
 
-        list.Prove("edge").Prove("inside-wet");
+        job.Prove("edge").Prove("inside-wet");
     }
 }

@@ -1,20 +1,17 @@
+using AbleMend.Core.Figures;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Methods.Steps;
 using AbleMend.Core.Patching;
 using AbleMend.Core.Plans;
+using AbleMend.Core.Words;
+using static AbleMend.Core.Quantities.Measures;
 
 namespace AbleMend.Core.Methods;
 
 /// <summary>A tear in coated cloth, by its coating: self-adhesive cloth, or a patch of the same cloth in urethane, or in silicone where nothing else holds.</summary>
 public sealed class ClothTear : MendMethod
 {
-    /// <summary>Margin past the tear in millimetres. Common practice: an inch.</summary>
-    public const double MarginMm = 25;
-
-    /// <summary>Film of adhesive in millimetres. From memory.</summary>
-    public const double FilmMm = 0.2;
-
     public override string Id => "cloth-tear";
 
     public override string Name => "Patch the cloth by its coating";
@@ -27,41 +24,41 @@ public sealed class ClothTear : MendMethod
 
     public override bool Takes(Material material) => material.Role is Role.Sealant or Role.SelfAdhesive;
 
-    protected override string? Unfit(CaseView view) => OuterIs(view, "pu-coated", "silicone-coated", "film-laminate", "membrane") ? null : "It is for coated cloth.";
+    protected override Message? Unfit(CaseView view) => OuterIs(view, "pu-coated", "silicone-coated", "film-laminate", "membrane") ? null : "It is for coated cloth.";
 
     public override IReadOnlyList<ReachedLayer> Touches(CaseView view) => Outermost(view);
 
     public override Composition Compose(MethodInputs inputs)
     {
-        var list = new StepList(inputs);
-        var sticks = list.Main.Role == Role.SelfAdhesive;
-        list.Find().Dry();
-        list.Do("trim", Stage.Shape, "Trim threads, lay the tear shut and flat", "Edge to edge on a hard board, no overlap; a strip of tape on the face that is not glued holds it shut.", 4,
+        var job = new Job(inputs);
+        var sticks = job.Main.Role == Role.SelfAdhesive;
+        job.Find().Dry();
+        job.Do("trim", Stage.Shape, "Trim threads, lay the tear shut and flat", "Edge to edge on a hard board, no overlap; a strip of tape on the face that is not glued holds it shut.", 4,
             "Know which face is coated: wet a corner, the coated face beads.", cautions: ["blades"], draws: ["cut"]);
-        list.Clean();
-        var margin = list.Margin(MarginMm, "An inch past the tear, all round");
-        var patch = list.CutPatch(margin, $"From {(sticks ? "the self-adhesive cloth" : "the same cloth")}, every corner round.", 3);
+        job.Clean();
+        var margin = job.Margin(job.LeastMargin(25, Source.CommonPractice), "A good finger's width past the tear, all round");
+        var patch = job.CutPatch(margin, sticks ? "From the self-adhesive cloth, every corner round." : "From the same cloth, every corner round.", 3);
         if (sticks)
         {
-            list.Do("stick", Stage.Apply, "Peel, lay from one edge, rub warm", "Lay it without a wrinkle, rub hard with a spoon through paper, warm it with the hand.", 4, "Rub the edge longest.",
-                Waits.Loadable(list.View, list.Main, null), draws: ["patch", "patch-1"]);
+            job.Do("stick", Stage.Apply, "Peel, lay from one edge, rub warm", "Lay it without a wrinkle, rub hard with a spoon through paper, warm it with the hand.", 4, "Rub the edge longest.",
+                job.Loadable(job.Label, null), draws: ["patch", "patch-1"]);
         }
         else
         {
-            Glue(list, patch);
+            Glue(job, patch);
         }
 
-        list.Prove("edge").Prove("inside-wet");
-        list.DrawPatch("patch", patch.LengthMm / 2, 0.15, "patch");
-        return list.End(list.View.Outline, list.View.Outline.Grown(margin), [patch]);
+        job.Prove("edge").Prove("inside-wet");
+        job.Draw(sketch => sketch.Patch("patch", patch.HalfMm, 0.15, "patch"));
+        return job.End(job.Hurt, patch.Field, patch.Layers);
     }
 
-    private static void Glue(StepList list, Patch patch)
+    private static void Glue(Job job, PlannedPatch patch)
     {
-        list.Figure("glue.need", "Adhesive", patch.AreaCm2 / 1e4 * list.Main.SpreadGPerM2!.Value, "g", "Area × spread rate", Source.FromMemory("Spread rate of the label"),
-            [new("Area", patch.AreaCm2, "cm²"), new("Spread rate", list.Main.SpreadGPerM2.Value, "g/m²")], 1);
-        list.Do("glue", Stage.Apply, "Thin film on the coated face, patch on, scrape it out", "A thin film past the line, lay the patch from one edge, scrape the air and the surplus out under film, weight on a flat board.", 6,
-            "Release film on both sides: it glues itself to the table as well.", Waits.LoadableThrough(list.View, list.Main, null, FilmMm), [.. list.Main.Hazards], ["glue", "patch", "patch-1"]);
-        list.Section("glue", MarkKind.Glue, false, null, (-patch.LengthMm / 2, -0.02), (patch.LengthMm / 2, -0.02));
+        job.Figure("glue.need", "Adhesive", () => Grams(patch.Field.Area.Cm2 / 1e4 * job.Label.Spread.GPerM2), "Area × spread rate", Source.Arithmetic, 1);
+        var film = job.Constant("glue.film", "Film of adhesive", Mm(0.2), Source.FromMemory("Film of adhesive"));
+        job.Do("glue", Stage.Apply, "Thin film on the coated face, patch on, scrape it out", "A thin film past the line, lay the patch from one edge, scrape the air and the surplus out under film, weight on a flat board.", 6,
+            "Release film on both sides: it glues itself to the table as well.", job.LoadableThrough(job.Label, null, film), [.. job.Main.Hazards], ["glue", "patch", "patch-1"]);
+        job.Draw(sketch => sketch.Section("glue", MarkKind.Glue, false, null, (-patch.HalfMm, -0.02), (patch.HalfMm, -0.02)));
     }
 }

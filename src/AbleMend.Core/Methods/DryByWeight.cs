@@ -1,7 +1,10 @@
+using AbleMend.Core.Figures;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Methods.Steps;
 using AbleMend.Core.Plans;
+using AbleMend.Core.Words;
+using static AbleMend.Core.Quantities.Measures;
 
 namespace AbleMend.Core.Methods;
 
@@ -22,20 +25,22 @@ public sealed class DryByWeight : MendMethod
 
     public override bool Takes(Material material) => material is { Role: Role.Resin, Suits: null } && material.Cure != CureKind.Light;
 
-    protected override string? Unfit(CaseView view) => view.Construction.Family == GearFamily.Boards && view.Reach.Layers.Any(layer => layer.Substance.Families.Contains("laminate")) ? null : "It is for laminated boards.";
+    protected override Message? Unfit(CaseView view) => view.Construction.Family == GearFamily.Boards && view.Reach.Layers.Any(layer => layer.Substance.Families.Contains("laminate")) ? null : "It is for laminated boards.";
 
     public override Composition Compose(MethodInputs inputs)
     {
-        var list = new StepList(inputs);
-        list.Find();
-        list.Add(Ground.Dry());
-        list.Scuff("P80", "round the opening", 4).Clean();
-        var need = new Worked((list.View.Outline.AreaMm2 * list.Damage.DepthMm / 1000) + (list.View.Outline.Grown(20).AreaMm2 * 0.3 / 1000) + Mixes.CupLossMl, "mL", new Derivation("The opening and a skim round it + what stays in the cup", Source.FromMemory("Skim and loss"), [new("Opening", list.View.Outline.AreaMm2 / 100, "cm²")]));
-        list.Add(Mixes.Mix(inputs, new MixOrder("fill", "Mix the seal", "thickened so that it stands", need, 4, inputs.Materials.Filler, true)));
-        list.Do("seal", Stage.Apply, "Seal the opening, thin over its rim", "Pressed in, skimmed thin over the rim. Larger than a coin: glass it as a hole.", 4, "Seal it the day it is dry: dry foam drinks the night's damp.",
-            Waits.Loadable(list.View, list.Main, "fill-mix"), [.. list.Main.Hazards], ["fill"], follows: true);
-        list.Prove("dry-weight").Prove("float");
-        list.Section("fill", MarkKind.Fill, true, "seal", (-list.HalfMm(), 0), (list.HalfMm(), 0), (list.HalfMm(), list.Damage.DepthMm), (-list.HalfMm(), list.Damage.DepthMm));
-        return list.End(list.View.Outline, list.View.Outline.Grown(20));
+        var job = new Job(inputs);
+        job.Find().DryByWeight().Scuff("P80", "round the opening", 4).Clean();
+        var reach = job.Constant("seal.reach", "Skim past the opening", Mm(20), Source.FromMemory("Skim round an opening"));
+        var field = job.Hurt.Grown("seal", "Skimmed", reach);
+        var skim = job.Constant("seal.skim", "Skim", Mm(0.3), Source.FromMemory("Thickness of a skim"));
+        var loss = job.CupLoss();
+        var need = job.Need("fill", true, () => Ml((job.Hurt.Area.Cm2 * job.Depth.Mm / 10) + (field.Area.Cm2 * skim.Mm / 10) + loss.Ml), "The opening and a skim round it + what stays in the cup", Source.Arithmetic);
+        job.Mix(new MixOrder("fill", "Mix the seal", "thickened so that it stands", need, job.SpreadingTime("fill", 4), job.Materials.Filler, true));
+        job.Do("seal", Stage.Apply, "Seal the opening, thin over its rim", "Pressed in, skimmed thin over the rim. Larger than a coin: glass it as a hole.", 4, "Seal it the day it is dry: dry foam drinks the night's damp.",
+            job.Loadable(job.Label, "fill-mix"), [.. job.Main.Hazards], ["fill"], follows: true);
+        job.Prove("dry-weight").Prove("float");
+        job.Draw(sketch => sketch.Slab("fill", MarkKind.Fill, "seal", job.HalfMm(), 0, job.Depth.Mm));
+        return job.End(job.Hurt, field);
     }
 }

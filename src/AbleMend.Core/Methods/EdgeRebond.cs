@@ -1,17 +1,17 @@
 using AbleMend.Core.Clamping;
+using AbleMend.Core.Figures;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Methods.Steps;
 using AbleMend.Core.Plans;
+using AbleMend.Core.Words;
+using static AbleMend.Core.Quantities.Measures;
 
 namespace AbleMend.Core.Methods;
 
 /// <summary>An edge, sidewall, topsheet or skin that has pulled away, glued back with epoxy under clamps.</summary>
 public sealed class EdgeRebond : MendMethod
 {
-    /// <summary>Widest spacing of the clamps along an edge, in millimetres. From memory.</summary>
-    public const double SpacingMm = 50;
-
     public override string Id => "edge-rebond";
 
     public override string Name => "Glue it back under clamps";
@@ -24,26 +24,29 @@ public sealed class EdgeRebond : MendMethod
 
     public override bool Takes(Material material) => material is { Chemistry: "epoxy", Cure: CureKind.TwoPart };
 
-    protected override string? Unfit(CaseView view) => view.Construction.Family == GearFamily.Skis ? null : "It is for skis and snowboards.";
+    protected override Message? Unfit(CaseView view) => view.Construction.Family == GearFamily.Skis ? null : "It is for skis and snowboards.";
 
     public override Composition Compose(MethodInputs inputs)
     {
-        var list = new StepList(inputs);
-        var gap = list.Damage.GapMm ?? 1;
-        list.Dry();
-        list.Do("open", Stage.Prepare, "Open it a little, pick it clean", "Lift it with a thin blade, no further than it comes by itself. Pick out ice, rust and old glue, bevel off rust with a file.", 8,
+        var job = new Job(inputs);
+        var gap = job.Figures.Fact("damage.gap", "Gap", Mm(job.Damage.GapMm ?? 1));
+        job.Dry();
+        job.Do("open", Stage.Prepare, "Open it a little, pick it clean", "Lift it with a thin blade, no further than it comes by itself. Pick out ice, rust and old glue, bevel off rust with a file.", 8,
             "Hot air first: nothing holds on a wet core.", cautions: ["blades"], draws: ["cut"]);
-        list.Scuff("P80", "both faces inside the gap", 5).Clean();
-        var area = list.View.Outline.AreaMm2;
-        var need = new Worked((area * gap / 2000) + Mixes.CupLossMl, "mL", new Derivation("Area × half the gap (it is a wedge) + what stays in the cup", Source.Published("Solid geometry, textbook"), [new("Area", area / 100, "cm²"), new("Gap", gap, "mm")]));
-        list.Add(Mixes.Mix(inputs, new MixOrder("glue", "Mix the epoxy", "to fill the gap", need, 6, null, false)));
-        var clamps = list.Figure("clamp.count", "Clamps", Clamps.Count(list.View.Outline.LengthMm, SpacingMm), "", "Length ÷ widest spacing, at least two", Source.CommonPractice, [new("Length", list.View.Outline.LengthMm, "mm"), new("Spacing", SpacingMm, "mm")]);
-        list.Do("glue", Stage.Apply, "Work it in, film, caul, clamps", $"Wet both faces, work it to the end of the gap, wipe. Release film, a straight caul, {clamps:0} clamps from the middle outwards, until a bead shows all along.", 8,
-            "Look along the edge with the clamps on: it stays where it is set.", Waits.Hold(list.View, list.Main, "glue-mix"), [.. list.Main.Hazards], ["glue", "caul"], follows: true);
-        list.Do("clean-up", Stage.Finish, "Clamps off, scrape the bead, tune the edge", "Scrape flush, file the edge true with the base.", 8,
-            list.View.Construction.Pair ? "Tune the mate's edge to match." : "File towards the tip, never across the base.", Waits.Loadable(list.View, list.Main, "glue-mix"), ["blades"], ["finish"]);
-        list.Prove("tap").Prove("fingernail");
-        return list.Section("glue", MarkKind.Glue, true, null, (-list.HalfMm(), list.Damage.DepthMm - 0.2), (list.HalfMm(), list.Damage.DepthMm - 0.2), (list.HalfMm(), list.Damage.DepthMm))
-            .Section("caul", MarkKind.Clamp, true, "caul", (-list.HalfMm(), -0.5), (list.HalfMm(), -0.5), (list.HalfMm(), -2.5), (-list.HalfMm(), -2.5)).End(list.View.Outline, list.View.Outline.Grown(6));
+        job.Scuff("P80", "both faces inside the gap", 5).Clean();
+        var loss = job.CupLoss();
+        var need = job.Need("glue", false, () => Ml((job.Hurt.Area.Cm2 * gap.Mm / 20) + loss.Ml), "Area × half the gap (it is a wedge) + what stays in the cup", Source.Published("Solid geometry, textbook"));
+        job.Mix(new MixOrder("glue", "Mix the epoxy", "to fill the gap", need, job.SpreadingTime("glue", 6), null, false));
+        var spacing = job.Constant("clamp.spacing", "Widest spacing", Mm(50), Source.FromMemory("Widest spacing of clamps along an edge"));
+        var clamps = job.Figure("clamp.count", "Clamps", () => Count(Clamps.Count(job.Hurt.Length.Mm, spacing.Mm)), "Length ÷ widest spacing, at least two", Source.CommonPractice, between: (1, 200));
+        job.Do("glue", Stage.Apply, "Work it in, film, caul, clamps", $"Wet both faces, work it to the end of the gap, wipe. Release film, a straight caul, {clamps} clamps from the middle outwards, until a bead shows all along.", 8,
+            "Look along the edge with the clamps on: it stays where it is set.", job.Hold(job.Label, "glue-mix"), [.. job.Main.Hazards], ["glue", "caul"], follows: true);
+        job.Do("clean-up", Stage.Finish, "Clamps off, scrape the bead, tune the edge", "Scrape flush, file the edge true with the base.", 8,
+            job.View.Construction.Pair ? "Tune the mate's edge to match." : "File towards the tip, never across the base.", job.Loadable(job.Label, "glue-mix"), ["blades"], ["finish"]);
+        job.Prove("tap").Prove("fingernail");
+        job.Draw(sketch => sketch
+            .Section("glue", MarkKind.Glue, true, null, (-job.HalfMm(), job.Depth.Mm - 0.2), (job.HalfMm(), job.Depth.Mm - 0.2), (job.HalfMm(), job.Depth.Mm))
+            .Slab("caul", MarkKind.Clamp, "caul", job.HalfMm(), -0.5, -2.5));
+        return job.End(job.Hurt, job.Around(6));
     }
 }

@@ -1,7 +1,9 @@
+using AbleMend.Core.Figures;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Patching;
 using AbleMend.Core.Plans;
+using AbleMend.Core.Words;
 
 namespace AbleMend.Core.Methods;
 
@@ -16,31 +18,29 @@ public sealed record ChosenMaterials(Material Main, Material Cloth, Material Fil
 /// <summary>What a method works with.</summary>
 /// <param name="View">The case.</param>
 /// <param name="Materials">The materials.</param>
-/// <param name="Sheet">Where its figures go.</param>
-public sealed record MethodInputs(CaseView View, ChosenMaterials Materials, FigureSheet Sheet);
+/// <param name="Figures">Where its figures go.</param>
+/// <param name="TimingOnly">Whether only the times are asked for, as for ranking: what no time hangs on is then not worked out.</param>
+public sealed record MethodInputs(CaseView View, ChosenMaterials Materials, FigureGraph Figures, bool TimingOnly = false);
+
+/// <summary>What a method draws and cuts, once somebody looks.</summary>
+/// <param name="Patches">Patches in the order in which they are laid; may be empty.</param>
+/// <param name="Profile">What is done in the section of a laminate, or null.</param>
+/// <param name="Key">Outline that is keyed and taped.</param>
+/// <param name="Cut">Outline that is cut away.</param>
+/// <param name="Marks">What else is drawn.</param>
+public sealed record Drawn(
+    IReadOnlyList<Patch> Patches, WorkProfile? Profile, IReadOnlyList<IReadOnlyList<PointMm>> Key, IReadOnlyList<IReadOnlyList<PointMm>> Cut, IReadOnlyList<DrawnMark> Marks);
 
 /// <summary>What a method makes of a case.</summary>
 /// <param name="Steps">Steps in order.</param>
-/// <param name="Patches">Patches in the order in which they are laid; may be empty.</param>
-/// <param name="Profile">What is done in the section of a laminate, or null.</param>
-/// <param name="Marks">What else is drawn.</param>
-/// <param name="Key">Outline that is keyed and taped.</param>
-/// <param name="Cut">Outline that is cut away.</param>
+/// <param name="Drawn">What it draws and cuts.</param>
 /// <param name="Warnings">What wants to be known.</param>
-public sealed record Composition(
-    IReadOnlyList<PlanStep> Steps,
-    IReadOnlyList<Patch> Patches,
-    WorkProfile? Profile,
-    IReadOnlyList<IReadOnlyList<PointMm>> Key,
-    IReadOnlyList<IReadOnlyList<PointMm>> Cut,
-    IReadOnlyList<Warning> Warnings,
-    IReadOnlyList<DrawnMark> Marks
-);
+public sealed record Composition(IReadOnlyList<PlanStep> Steps, Derived<Drawn> Drawn, IReadOnlyList<Warning> Warnings);
 
 /// <summary>The repair that a mend for now puts off.</summary>
 /// <param name="What">What it is.</param>
 /// <param name="WithinDays">Days after the item is needed.</param>
-public sealed record ProperRepair(string What, int WithinDays);
+public sealed record ProperRepair(Message What, int WithinDays);
 
 /// <summary>
 /// A way of mending. Each lives in one file: it says whether it fits, and composes calculators into steps.
@@ -85,7 +85,7 @@ public interface IMendMethod
     string Filler(CaseView view);
 
     /// <summary>Why this method is no use for a case, or null when it fits.</summary>
-    string? DoesNotFit(CaseView view);
+    Message? DoesNotFit(CaseView view);
 
     /// <summary>Whether the method works with a material.</summary>
     bool Takes(Material material);

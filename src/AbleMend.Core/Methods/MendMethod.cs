@@ -1,7 +1,9 @@
+using AbleMend.Core.Figures;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Matching;
 using AbleMend.Core.Plans;
+using AbleMend.Core.Words;
 
 namespace AbleMend.Core.Methods;
 
@@ -48,7 +50,7 @@ public abstract class MendMethod : IMendMethod
     public virtual string Filler(CaseView view) => "microballoons";
 
     /// <inheritdoc/>
-    public string? DoesNotFit(CaseView view) =>
+    public Message? DoesNotFit(CaseView view) =>
         Kinds.Contains(view.Case.Damage.Kind) ? Unfit(view) : "It is not for this kind of damage.";
 
     /// <inheritdoc/>
@@ -56,13 +58,13 @@ public abstract class MendMethod : IMendMethod
 
     /// <inheritdoc/>
     public virtual IReadOnlyList<StepTiming> Outline(CaseView view, Material material) =>
-        [.. Compose(new MethodInputs(view, Companions.For(view, this, material), new FigureSheet([], timingOnly: true))).Steps.Select(step => step.Timing)];
+        [.. Compose(new MethodInputs(view, Companions.For(view, this, material), new FigureGraph([]), TimingOnly: true)).Steps.Select(step => step.Timing)];
 
     /// <inheritdoc/>
     public abstract Composition Compose(MethodInputs inputs);
 
     /// <summary>Why it is no use for a case of a kind that it is for, or null.</summary>
-    protected virtual string? Unfit(CaseView view) => null;
+    protected virtual Message? Unfit(CaseView view) => null;
 
     /// <summary>Only the outermost layer: what is glued on, not into.</summary>
     protected static IReadOnlyList<ReachedLayer> Outermost(CaseView view) => [view.Reach.Layers[0]];

@@ -1,7 +1,11 @@
+using AbleMend.Core.Figures;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Methods.Steps;
+using AbleMend.Core.Patching;
 using AbleMend.Core.Plans;
+using AbleMend.Core.Words;
+using static AbleMend.Core.Quantities.Measures;
 
 namespace AbleMend.Core.Methods;
 
@@ -10,9 +14,6 @@ public sealed class MeshDiscs : MendMethod
 {
     /// <summary>Diameter of a disc in millimetres. Common practice: 75 mm (3 in), four to a pack.</summary>
     public const double DiscMm = 75;
-
-    /// <summary>Discs in a pack. Common practice.</summary>
-    public const int InPack = 4;
 
     /// <summary>Least margin past the opening in millimetres. From memory.</summary>
     public const double MarginMm = 15;
@@ -29,34 +30,45 @@ public sealed class MeshDiscs : MendMethod
 
     public override bool Takes(Material material) => material is { Role: Role.SelfAdhesive };
 
-    protected override string? Unfit(CaseView view) =>
-        !OuterIs(view, "mesh") ? "It is for mesh." : Across(view) + (2 * MarginMm) > DiscMm ? $"Larger than a disc of {DiscMm:0} mm covers: a panel of mesh is sewn in." : null;
+    protected override Message? Unfit(CaseView view) =>
+        !OuterIs(view, "mesh") ? "It is for mesh." : Across(view) + (2 * MarginMm) > DiscMm ? (Message)$"Larger than a disc of {Mm(DiscMm)} covers: a panel of mesh is sewn in." : null;
 
     public override Composition Compose(MethodInputs inputs)
     {
-        var list = new StepList(inputs);
-        var slit = list.Damage.Kind == DamageKind.Tear;
-        var faces = list.Figure("disc.faces", "Faces", slit ? 1 : 2, "", "A slit: one face. A hole: both faces, or the glue stands bare in the opening", Source.CommonPractice);
-        var size = Math.Min(DiscMm, Math.Ceiling((Across(list.View) + (2 * MarginMm)) / 5) * 5);
-        list.Figure("disc.size", "Cut the disc to", size, "mm", "Opening and the margin on each side, in steps of 5 mm, at most a whole disc", Source.CommonPractice, [new("Opening", Across(list.View), "mm"), new("Margin", MarginMm, "mm"), new("Whole disc", DiscMm, "mm")]);
-        list.Figure("disc.packs", "Packs", Math.Ceiling(faces / InPack), "", "Discs ÷ four to a pack", Source.CommonPractice, [new("Discs", faces, "")]);
-        list.Do("round", Stage.Shape, slit ? "Trim loose threads along the slit" : "Cut melted and loose edges away to a round hole", slit ? "Fine scissors, no loose thread left; do not widen it." : "Fine scissors, no loose thread left. Melted edges are hard and cut the mesh again: cut them off.", 4,
+        var job = new Job(inputs);
+        var slit = job.Damage.Kind == DamageKind.Tear;
+        var faces = job.Figure("disc.faces", "Faces", Count(slit ? 1 : 2), "A slit: one face. A hole: both faces, or the glue stands bare in the opening", Source.CommonPractice, between: (1, 2));
+        var margin = job.Constant("disc.margin", "Margin on each side", Mm(MarginMm), Source.FromMemory("Least margin past the opening"));
+        var whole = job.Constant("disc.whole", "Whole disc", Mm(DiscMm), Source.CommonPractice);
+        var size = job.Figure("disc.size", "Cut the disc to", () => Mm(Math.Min(whole.Mm, Math.Ceiling((Across(job) + (2 * margin.Mm)) / 5) * 5)), $"Opening and the margin on each side, in steps of {Mm(5)}, at most a whole disc", Source.CommonPractice, 1);
+        var inPack = job.Constant("disc.in-pack", "Discs in a pack", Count(4), Source.CommonPractice, (1, 100));
+        job.Figure("disc.packs", "Packs", () => Count(Math.Ceiling(faces.N / inPack.N)), "Discs ÷ discs in a pack", Source.Arithmetic, between: (1, 100));
+        job.Do("round", Stage.Shape, slit ? "Trim loose threads along the slit" : "Cut melted and loose edges away to a round hole", slit ? "Fine scissors, no loose thread left; do not widen it." : "Fine scissors, no loose thread left. Melted edges are hard and cut the mesh again: cut them off.", 4,
             slit ? "Lay the slit shut before the disc goes on: edge to edge." : "Cut melted edges off: they saw through the patch.", cautions: ["blades"], draws: ["cut"]);
-        list.Do("clean", Stage.Prepare, "Alcohol on both faces, air it", "Wipe both faces round the opening, let it air.", 2, "Skin grease and repellent: what feels clean is not.",
-            new StepWait(WaitKind.Flash, 1.5, 60, null, new Curing.CureClock(20, 45, -20), "Is it dry?", 1, "Wipe it again."), ["no-flame"]);
-        list.Do("lay", Stage.Apply, faces > 1 ? "Lay the first disc from one edge, then the second on the other face" : "Lay the disc from one edge",
-            $"Peel half the backing, lay from one edge, pull the mesh tight and flat, lay on, rub in circles.{(faces > 1 ? " Turn it, the second disc exactly over the first." : "")}", 4,
-            faces > 1 ? "Both faces: else the glue stands bare and picks up the next thing that touches it." : "Pull it tight: a wrinkle under a disc stays.",
-            Waits.Loadable(list.View, list.Main, null), draws: faces > 1 ? ["disc-outside", "disc-inside"] : ["disc-outside"]);
-        list.Prove("edge").Prove("flex");
-        list.DrawPatch("disc-outside", size / 2, 0.3, "disc").DrawPatch("disc-inside", size / 2, 0.3, "disc inside", 0.25);
-        Circle(list, size / 2);
-        return list.End(list.View.Outline, list.View.Outline.Grown((size - Across(list.View)) / 2));
+        Wipe(job);
+        Message turn = faces.N > 1 ? " Turn it, the second disc exactly over the first." : Message.Empty;
+        job.Do("lay", Stage.Apply, faces.N > 1 ? "Lay the first disc from one edge, then the second on the other face" : "Lay the disc from one edge",
+            $"Cut to {size} across, corners round. Peel half the backing, lay from one edge, pull the mesh tight and flat, lay on, rub in circles.{turn}", 4,
+            faces.N > 1 ? "Both faces: else the glue stands bare and picks up the next thing that touches it." : "Pull it tight: a wrinkle under a disc stays.",
+            job.Loadable(job.Label, null), draws: faces.N > 1 ? ["disc-outside", "disc-inside"] : ["disc-outside"]);
+        job.Prove("edge").Prove("flex");
+        job.Draw(sketch => Discs(sketch, size.Mm / 2, faces.N > 1));
+        return job.End(job.Hurt, job.Hurt.Grown("disc", "Disc", job.Derive(() => Math.Max((size.Mm - Across(job)) / 2, 0))));
     }
+
+    private static void Wipe(Job job)
+    {
+        var air = job.Figure("clean.air", "Air it for", WallMin(1.5), "A minute or two in the open", Source.CommonPractice, 1);
+        var stand = job.Constant("clean.stand", "A clean face may stand open", WallMin(60), Source.FromMemory("How long a cleaned face may stand open before it is wiped again"));
+        job.Do("clean", Stage.Prepare, "Alcohol on both faces, air it", "Wipe both faces round the opening, let it air.", 2, "Skin grease and repellent: what feels clean is not.",
+            job.Flash(air, stand, "Is it dry?", "Wipe it again.", 45), ["no-flame"]);
+    }
+
+    private static double Across(Job job) => Math.Max(job.Hurt.Length.Mm, job.Hurt.Width.Mm);
 
     private static double Across(CaseView view) => Math.Max(view.Outline.LengthMm, view.Outline.WidthMm);
 
-    private static void Circle(StepList list, double radius)
+    private static void Discs(Sketch sketch, double radius, bool both)
     {
         Span<(double X, double Y)> ring = stackalloc (double, double)[36];
         for (var i = 0; i < ring.Length; i++)
@@ -64,6 +76,10 @@ public sealed class MeshDiscs : MendMethod
             ring[i] = (radius * Math.Cos(i * Math.PI / 18), radius * Math.Sin(i * Math.PI / 18));
         }
 
-        list.Above("disc-outside", MarkKind.Patch, true, "disc", ring);
+        sketch.Patch("disc-outside", radius, 0.3, "disc").Above("disc-outside", MarkKind.Patch, true, "disc", ring);
+        if (both)
+        {
+            sketch.Patch("disc-inside", radius, 0.3, "disc inside", 0.25);
+        }
     }
 }

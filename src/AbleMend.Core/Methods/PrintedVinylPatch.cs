@@ -1,19 +1,17 @@
+using AbleMend.Core.Figures;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Methods.Steps;
+using AbleMend.Core.Patching;
 using AbleMend.Core.Plans;
+using AbleMend.Core.Words;
+using static AbleMend.Core.Quantities.Measures;
 
 namespace AbleMend.Core.Methods;
 
 /// <summary>A pinhole in printed vinyl: the print comes off only where the patch will sit, and the patch covers all that was cleaned.</summary>
 public sealed class PrintedVinylPatch : MendMethod
 {
-    /// <summary>Margin of the cleaned spot past the hole in millimetres. From memory of thin vinyl at low pressure.</summary>
-    public const double CleanMarginMm = 12;
-
-    /// <summary>How much larger the patch is than the cleaned spot, in millimetres. Common practice: as large or a little larger, so that no white rim shows.</summary>
-    public const double OverMm = 1;
-
     public override string Id => "printed-vinyl-patch";
 
     public override string Name => "Take the print off, glue a clear patch";
@@ -26,25 +24,30 @@ public sealed class PrintedVinylPatch : MendMethod
 
     public override bool Takes(Material material) => material.Chemistry == "vinyl";
 
-    protected override string? Unfit(CaseView view) => OuterIs(view, "printed") ? null : "There is no print to take off.";
+    protected override Message? Unfit(CaseView view) => OuterIs(view, "printed") ? null : "There is no print to take off.";
 
     public override IReadOnlyList<ReachedLayer> Touches(CaseView view) => Outermost(view);
 
     public override Composition Compose(MethodInputs inputs)
     {
-        var list = new StepList(inputs);
-        list.Find().Deflate();
-        var margin = list.Margin(CleanMarginMm + OverMm, "The spot that loses its print and a little more, so that no white rim shows");
-        var patch = list.CutPatch(margin, "Round, from clear vinyl. Lay it dry and draw round it.", 3);
-        list.Do("print", Stage.Prepare, "Pure acetone on a swab: take the print off inside the line",
+        var job = new Job(inputs);
+        job.Find().Deflate();
+        var clean = job.Constant("print.margin", "Print comes off", Mm(12), Source.FromMemory("How far the print comes off round the hole"));
+        var over = job.Constant("print.over", "Patch over that", Mm(1), Source.FromMemory("A little larger, so that no white rim shows"));
+        var cleaned = job.Hurt.Grown("cleaned", "Without print", clean);
+        var margin = job.Margin(job.Figures.Work("patch.least", "Margin at least", () => Mm(clean.Mm + over.Mm), "The spot without print and a little more", Source.Arithmetic, 1), "The spot that loses its print and a little more, so that no white rim shows");
+        var patch = job.CutPatch(margin, "Round, from clear vinyl. Lay it dry and draw round it.", 3);
+        var dries = job.Figure("print.dries", "Acetone leaves in", WallMin(2), "A couple of minutes in the open", Source.FromMemory("Acetone on bare vinyl"), 1);
+        var stand = job.Constant("clean.stand", "A clean face may stand open", WallMin(60), Source.FromMemory("How long a cleaned face may stand open before it is wiped again"));
+        job.Do("print", Stage.Prepare, "Pure acetone on a swab: take the print off inside the line",
             "A swab at a time, from the middle to just short of the line, until the vinyl is bare and nothing colours the swab. Not nail-polish remover: it leaves oil or gel.", 8,
             "Only where the patch will sit: a white rim shows for ever.", cautions: ["gloves", "solvent", "no-flame"], draws: ["key"],
-            wait: new StepWait(WaitKind.Flash, 2, 60, null, new Curing.CureClock(20, 31, -20), "Is it dry, with no cold feel?", 2, "Wipe it once more."));
-        list.Coats(patch.AreaCm2, "the whole patch, thin");
-        list.Do("place", Stage.Apply, "Place it once, press, let it dry flat", "One edge down, roll it on without air, press under a smooth weight.", 4, "Place it once.", Waits.Loadable(list.View, list.Main, null), [.. list.Main.Hazards], ["patch", "patch-1"]);
-        list.Do("inflate", Stage.Prove, "Inflate it gently", "By mouth or foot pump, no harder than it was. Look at the edges.", 4, "Gently: thin vinyl stretches before it lets go.", cautions: ["pressure"]);
-        list.Prove("soap").Prove("edge");
-        list.DrawPatch("patch", patch.LengthMm / 2, 0.3, "clear patch");
-        return list.End(list.View.Outline, list.View.Outline.Grown(CleanMarginMm), [patch]);
+            wait: job.Flash(dries, stand, "Is it dry, with no cold feel?", "Wipe it once more.", 31));
+        job.Coats(patch.Field.Area, "the whole patch, thin");
+        job.Do("place", Stage.Apply, "Place it once, press, let it dry flat", "One edge down, roll it on without air, press under a smooth weight.", 4, "Place it once.", job.Loadable(job.Label, null), [.. job.Main.Hazards], ["patch", "patch-1"]);
+        job.Do("inflate", Stage.Prove, "Inflate it gently", "By mouth or foot pump, no harder than it was. Look at the edges.", 4, "Gently: thin vinyl stretches before it lets go.", cautions: ["pressure"]);
+        job.Prove("soap").Prove("edge");
+        job.Draw(sketch => sketch.Patch("patch", patch.HalfMm, 0.3, "clear patch"));
+        return job.End(job.Hurt, cleaned, patch.Layers);
     }
 }

@@ -1,9 +1,13 @@
+using AbleMend.Core.Figures;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Methods.Steps;
 using AbleMend.Core.Mixing;
 using AbleMend.Core.Patching;
 using AbleMend.Core.Plans;
+using AbleMend.Core.Quantities;
+using AbleMend.Core.Words;
+using static AbleMend.Core.Quantities.Measures;
 
 namespace AbleMend.Core.Methods;
 
@@ -31,45 +35,53 @@ public sealed class ScarfOrSleeve : MendMethod
 
     public override bool Takes(Material material) => material is { Role: Role.Resin, Chemistry: "epoxy", Cure: CureKind.TwoPart };
 
-    protected override string? Unfit(CaseView view) => view.Reach.Layers.Any(layer => layer.Touched && layer.Substance.Families.Contains("carbon")) ? null : "It is for thin carbon laminates.";
+    protected override Message? Unfit(CaseView view) => view.Reach.Layers.Any(layer => layer.Touched && layer.Substance.Families.Contains("carbon")) ? null : "It is for thin carbon laminates.";
 
     public override Composition Compose(MethodInputs inputs)
     {
-        var list = new StepList(inputs);
-        var (cloth, resin) = (inputs.Materials.Cloth, list.Main);
-        var tube = list.View.Location.Has("tube");
-        var wall = list.View.Reach.Layers.First(layer => layer.Substance.Families.Contains("carbon")).Layer.ThicknessMm;
-        var scarf = list.Figure("scarf.width", "Scarf", Feather.WidthMm(wall, Taper), "mm", "Thickness of the laminate × taper, 20 to 1 for thin-skinned structure", Source.CommonPractice, [new("Laminate", wall, "mm"), new("Taper", Taper, "to 1")]);
-        var plies = list.Figure("laminate.plies", "Plies", Math.Max(2, Math.Ceiling(wall / cloth.PlyMm!.Value)), "", "Thickness ÷ thickness of a ply, rounded up", Source.Arithmetic, [new("Laminate", wall, "mm"), new("Ply", cloth.PlyMm.Value, "mm")]);
-        list.Find().Dry();
-        list.Do("scarf", Stage.Shape, "Grind the scarf", $"From the crack outwards to nothing over {scarf:0} mm{(tube ? ", all the way round" : "")}, wet or with extraction. Stop-drill the ends of the crack.", 15, "All the way: a step in the scarf is where it breaks next.", cautions: ["carbon-dust", "grinder"], draws: ["cut"]);
-        list.Clean();
-        var patches = Patches(list, (int)plies, scarf);
-        var clothCm2 = patches.Sum(patch => patch.AreaCm2);
-        list.Figure("glass.area", "Cloth, all plies", clothCm2, "cm²", "Sum of the plies' areas", Source.Arithmetic);
-        list.Do("cut-cloth", Stage.Shape, "Cut the plies", tube ? "Long enough to go right round and lap; each ply larger than the last." : "To the template, each ply larger than the last, corners round.", 8, "Cut all cloth before anything is mixed.", cautions: ["carbon-dust"], draws: ["patches-dry"]);
-        var ml = Laminate.ResinG(clothCm2, cloth.ArealWeightGPerM2!.Value, Laminate.HandLayUpFibreShare) / resin.DensityGPerMl!.Value;
-        var need = new Worked(ml + Mixes.CupLossMl, "mL", new Derivation("Area × areal weight × (1 − w)/w ÷ density + what stays in the cup", Source.FromMemory("Fibre share of a hand lay-up; the formula is arithmetic"), [new("Cloth", clothCm2, "cm²"), new("Areal weight", cloth.ArealWeightGPerM2.Value, "g/m²")]));
-        list.Add(Mixes.Mix(inputs, new MixOrder("glass", "Mix the resin", "to wet scarf and plies", need, 5 + (clothCm2 * 0.012), null, false)));
-        list.Do("laminate", Stage.Apply, tube ? "Lay the plies round, wrap with release tape" : "Lay the plies, film and pad over", tube ? "Wet the shaft, lay ply for ply, wrap release tape over it tight from the middle outwards." : "Wet the scarf, ply for ply, draw through, release film, a soft pad.", 8 + plies,
-            "Turn the fibre of each ply as the old one ran.", Waits.Sandable(list.View, resin, "glass-mix"), draws: [.. patches.Select(patch => $"patch-{patch.Order}"), "sleeve"], follows: true);
-        list.Do("fair", Stage.Finish, "Fair it, wet", "P120 then P240, wet; a coat of resin or varnish where fibre shows.", 12, "Not one fibre bare: it cuts hands and drinks water.", Waits.Loadable(list.View, resin, "glass-mix"), ["carbon-dust", "resin-dust"], ["finish"]);
-        list.Prove("tap").Prove("flex");
-        var half = list.HalfMm();
-        list.Section("cut", MarkKind.Cut, true, $"scarf {scarf:0} mm", (-half - scarf, 0), (-half, wall), (half, wall), (half + scarf, 0));
-        for (var ply = 1; ply <= (int)plies; ply++)
-        {
-            var reach = half + (scarf * ply / plies);
-            var y = wall * (1 - (ply / plies));
-            list.Section("sleeve", tube ? MarkKind.Wrap : MarkKind.Patch, false, null, (-reach, y), (reach, y));
-        }
-
-        return list.End(list.View.Outline, list.View.Outline.Grown(scarf + 6), patches);
+        var job = new Job(inputs);
+        var tube = job.View.Location.Has("tube");
+        var laminate = job.View.Reach.Layers.First(layer => layer.Substance.Families.Contains("carbon")).Layer;
+        var wall = job.Figures.Fact("item.laminate", $"{laminate.Name}: thickness", Mm(laminate.ThicknessMm), Source.OfEntry(job.View.Construction.Source));
+        var taper = job.Constant("scarf.taper", "Taper", ToOne(20), Source.CommonPractice, (4, 60));
+        var scarf = job.Figure("scarf.width", "Scarf", () => Mm(Feather.WidthMm(wall.Mm, taper.ToOne)), "Thickness of the laminate × taper, more for thin-skinned structure than a hull's", Source.CommonPractice, 1);
+        var cloth = job.LabelOf(job.Materials.Cloth);
+        var plies = job.Figure("laminate.plies", "Plies", () => Count(Math.Max(2, Math.Ceiling(wall.Mm / cloth.Ply.Mm))), "Thickness ÷ thickness of a ply, rounded up", Source.Arithmetic, between: (1, 40));
+        job.Find().Dry();
+        Message round = tube ? ", all the way round" : Message.Empty;
+        job.Do("scarf", Stage.Shape, "Grind the scarf", $"From the crack outwards to nothing over {scarf}{round}, wet or with extraction. Stop-drill the ends of the crack.", 15, "All the way: a step in the scarf is where it breaks next.", cautions: ["carbon-dust", "grinder"], draws: ["cut"]);
+        job.Clean();
+        var largeFirst = job.View.School("patch-order") == "large-first";
+        var patches = job.Derive(() => PatchStack.Over(job.Hurt.Shape, [.. Enumerable.Repeat(job.Materials.Cloth.Id, (int)plies.N)], scarf.Mm / plies.N, scarf.Mm / plies.N, largeFirst));
+        var area = job.Figure("glass.area", "Cloth, all plies", () => Cm2(patches.Value.Sum(patch => patch.AreaCm2)), "Sum of the plies' areas", Source.Arithmetic);
+        job.Do("cut-cloth", Stage.Shape, "Cut the plies", tube ? "Long enough to go right round and lap; each ply larger than the last." : "To the template, each ply larger than the last, corners round.", 8, "Cut all cloth before anything is mixed.", cautions: ["carbon-dust"], draws: ["patches-dry"]);
+        Laminate(job, area, plies, tube);
+        job.Do("fair", Stage.Finish, "Fair it, wet", $"{"P120":as-is} then {"P240":as-is}, wet; a coat of resin or varnish where fibre shows.", 12, "Not one fibre bare: it cuts hands and drinks water.", job.Loadable(job.Label, "glass-mix"), ["carbon-dust", "resin-dust"], ["finish"]);
+        job.Prove("tap").Prove("flex");
+        job.Draw(sketch => DrawPlies(sketch, job.HalfMm(), scarf, wall.Mm, plies.N, tube));
+        var beyond = job.Constant("key.beyond", "Worked on beyond the scarf", Mm(6), Source.FromMemory("How far it is cleaned past the scarf"));
+        return job.End(job.Hurt, job.Hurt.Grown("scarf", "Scarf", scarf).Grown("key", "Worked on", beyond), patches);
     }
 
-    private static IReadOnlyList<Patch> Patches(StepList list, int plies, double scarf)
+    private static void Laminate(Job job, Figure<Area> area, Figure<Count> plies, bool tube)
     {
-        var cloths = Enumerable.Repeat(list.Inputs.Materials.Cloth.Id, plies).ToList();
-        return PatchStack.Over(list.View.Outline, cloths, scarf / plies, scarf / plies, list.View.School("patch-order") == "large-first");
+        var cloth = job.LabelOf(job.Materials.Cloth);
+        var (fibre, loss) = (job.FibreShare(), job.CupLoss());
+        var need = job.Need("glass", false, () => Ml((Mixing.Laminate.ResinG(area.Cm2, cloth.ArealWeight.GPerM2, fibre.Percent / 100) / job.Label.Density.GPerMl) + loss.Ml),
+            "Area × areal weight × (1 − w)/w ÷ density + what stays in the cup", Source.Arithmetic);
+        var work = job.LayingTime("glass", 5, area);
+        job.Mix(new MixOrder("glass", "Mix the resin", "to wet scarf and plies", need, work, null, false));
+        job.Do("laminate", Stage.Apply, tube ? "Lay the plies round, wrap with release tape" : "Lay the plies, film and pad over", tube ? "Wet the shaft, lay ply for ply, wrap release tape over it tight from the middle outwards." : "Wet the scarf, ply for ply, draw through, release film, a soft pad.", 8 + plies.N,
+            "Turn the fibre of each ply as the old one ran.", job.Sandable(job.Label, "glass-mix"), draws: [.. Enumerable.Range(1, (int)plies.N).Select(ply => $"patch-{ply}"), "sleeve"], follows: true);
+    }
+
+    private static void DrawPlies(Sketch sketch, double half, Figure<Length> scarf, double wall, double plies, bool tube)
+    {
+        sketch.Section("cut", MarkKind.Cut, true, $"scarf {scarf}", (-half - scarf.Mm, 0), (-half, wall), (half, wall), (half + scarf.Mm, 0));
+        for (var ply = 1; ply <= (int)plies; ply++)
+        {
+            var (reach, y) = (half + (scarf.Mm * ply / plies), wall * (1 - (ply / plies)));
+            sketch.Section("sleeve", tube ? MarkKind.Wrap : MarkKind.Patch, false, null, (-reach, y), (reach, y));
+        }
     }
 }

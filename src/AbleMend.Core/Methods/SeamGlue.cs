@@ -1,7 +1,10 @@
+using AbleMend.Core.Figures;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Methods.Steps;
 using AbleMend.Core.Plans;
+using AbleMend.Core.Words;
+using static AbleMend.Core.Quantities.Measures;
 
 namespace AbleMend.Core.Methods;
 
@@ -18,18 +21,17 @@ public sealed class SeamGlue : MendMethod
 
     public override bool Takes(Material material) => material is { Role: Role.Cement, Chemistry: "polychloroprene" };
 
-    protected override string? Unfit(CaseView view) => OuterIs(view, "neoprene") ? null : "It is for neoprene.";
+    protected override Message? Unfit(CaseView view) => OuterIs(view, "neoprene") ? null : "It is for neoprene.";
 
     public override Composition Compose(MethodInputs inputs)
     {
-        var list = new StepList(inputs);
-        var edge = list.View.Reach.Layers[0].Layer.ThicknessMm;
-        list.Find().Dry().Clean();
-        list.Coats(list.View.Outline.LengthMm * edge / 100, "both edges of the seam");
-        list.Do("butt", Stage.Apply, "Butt the edges at tack, pinch along", "Edge to edge from one end, pinching every finger's width from both faces; a strip of tape across the ends.", 5,
-            "Edge to edge, not lapped: a lap rubs.", Waits.Loadable(list.View, list.Main, null), [.. list.Main.Hazards], ["glue"]);
-        list.Prove("flex").Prove("inside-wet");
-        list.Section("glue", MarkKind.Glue, false, "glued edge", (0, 0), (0, edge));
-        return list.End(list.View.Outline, list.View.Outline.Grown(4));
+        var job = new Job(inputs);
+        job.Find().Dry().Clean();
+        job.Coats(job.Figures.Work("seam.area", "One edge of the seam", () => Cm2(job.Hurt.Length.Mm * job.Skin.Mm / 100), "Length × thickness", Source.Arithmetic, 1), "both edges of the seam");
+        job.Do("butt", Stage.Apply, "Butt the edges at tack, pinch along", "Edge to edge from one end, pinching every finger's width from both faces; a strip of tape across the ends.", 5,
+            "Edge to edge, not lapped: a lap rubs.", job.Loadable(job.Label, null), [.. job.Main.Hazards], ["glue"]);
+        job.Prove("flex").Prove("inside-wet");
+        job.Draw(sketch => sketch.Section("glue", MarkKind.Glue, false, "glued edge", (0, 0), (0, job.Skin.Mm)));
+        return job.End(job.Hurt, job.Around(4));
     }
 }

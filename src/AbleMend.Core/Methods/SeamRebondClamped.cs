@@ -1,23 +1,17 @@
 using AbleMend.Core.Clamping;
+using AbleMend.Core.Figures;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Methods.Steps;
 using AbleMend.Core.Plans;
+using AbleMend.Core.Words;
+using static AbleMend.Core.Quantities.Measures;
 
 namespace AbleMend.Core.Methods;
 
 /// <summary>A seam blown open: threads out of the way, cleaned inside, plenty of cement, clamped between flat bars for a day, then a day at pressure.</summary>
 public sealed class SeamRebondClamped : MendMethod
 {
-    /// <summary>Thickness of the flat bars in millimetres. Common practice: 6 mm (1/4 in).</summary>
-    public const double BarMm = 6;
-
-    /// <summary>Widest spacing of the clamps in millimetres. From memory of 6 mm bars.</summary>
-    public const double SpacingMm = 60;
-
-    /// <summary>Minutes at working pressure that prove it. Common practice: 24 h.</summary>
-    public const double AtPressureMin = 1440;
-
     public override string Id => "seam-rebond-clamped";
 
     public override string Name => "Clamp the seam under plates";
@@ -34,29 +28,31 @@ public sealed class SeamRebondClamped : MendMethod
 
     public override bool Takes(Material material) => material.Role == Role.Cement && material.Chemistry is not "contact";
 
-    protected override string? Unfit(CaseView view) => OuterIs(view, "pvc", "csm", "tpu") ? null : "It is for welded or glued laps of PVC, CSM or TPU.";
+    protected override Message? Unfit(CaseView view) => OuterIs(view, "pvc", "csm", "tpu") ? null : "It is for welded or glued laps of PVC, CSM or TPU.";
 
     public override IReadOnlyList<ReachedLayer> Touches(CaseView view) => Outermost(view);
 
     public override Composition Compose(MethodInputs inputs)
     {
-        var list = new StepList(inputs);
-        list.Find().Dry().Deflate();
-        SeamWork.Open(list, SeamRebondOpen.LapMm, true);
-        list.Coats(list.View.Outline.LengthMm * SeamRebondOpen.LapMm / 100, "both faces, plenty", true);
-        var clamps = list.Figure("clamp.count", "Clamps", Clamps.Count(list.View.Outline.LengthMm + 40, SpacingMm), "", "Length of the bars ÷ widest spacing, at least two", Source.CommonPractice,
-            [new("Bars", list.View.Outline.LengthMm + 40, "mm"), new("Spacing", SpacingMm, "mm")]);
-        list.Figure("plate.bar", "Flat bars", BarMm, "mm", "6 mm (1/4 in) flat bars, or wood wrapped in waxed paper", Source.CommonPractice);
-        list.Do("clamp", Stage.Apply, "Close it, clamp between flat bars", $"Close it from the sound end, bars on both sides wrapped in waxed paper, {clamps:0} clamps from the middle outwards, even.", 8,
+        var job = new Job(inputs);
+        job.Find().Dry().Deflate();
+        var lap = job.Lap();
+        job.OpenLap(true).Coats(job.LapArea(lap), "both faces, plenty", true);
+        var over = job.Constant("plate.over", "Bars past the ends", Mm(40), Source.FromMemory("Bars reach past the ends"));
+        var spacing = job.Constant("clamp.spacing", "Widest spacing", Mm(60), Source.FromMemory("Widest spacing of clamps on flat bars"));
+        var bars = job.Figures.Work("plate.length", "Bars", () => Mm(job.Hurt.Length.Mm + over.Mm), "Length of the leak and past its ends", Source.Arithmetic, 1);
+        var clamps = job.Figure("clamp.count", "Clamps", () => Count(Clamps.Count(bars.Mm, spacing.Mm)), "Length of the bars ÷ widest spacing, at least two", Source.CommonPractice, between: (1, 200));
+        var bar = job.Figure("plate.bar", "Flat bars", Mm(6), $"{Mm(6)} flat bars, or wood wrapped in waxed paper", Source.CommonPractice, 1);
+        job.Do("clamp", Stage.Apply, "Close it, clamp between flat bars", $"Close it from the sound end, {bar} bars on both sides wrapped in waxed paper, {clamps} clamps from the middle outwards, even.", 8,
             "Waxed paper under the bars: a bar that is glued on takes the seam with it.",
-            Waits.Loadable(list.View, list.Main, null) with { Kind = WaitKind.Hold, Check = "Is what squeezed out dry and tough?" }, [.. list.Main.Hazards], ["lap", "bars"]);
-        Airtight.Inflate(list);
-        list.Do("at-pressure", Stage.Prove, "Leave it a day at working pressure", "In the shade, away from heat. Read the gauge at the start and write it down.", 3, "Write the first reading down: it is the one that is always missing.",
-            new StepWait(WaitKind.Loadable, AtPressureMin, null, null, new Curing.CureClock(20, 0, -30), "Is the gauge where it was, corrected for temperature?", 120), ["pressure"]);
-        list.Prove("soap").Prove("hold");
-        SeamWork.Draw(list, SeamRebondOpen.LapMm);
-        var half = list.HalfMm() + 10;
-        list.Section("bars", MarkKind.Clamp, true, "bar", (-half, -1), (half, -1), (half, -1 - (BarMm / 2)), (-half, -1 - (BarMm / 2)));
-        return list.End(list.View.Outline, list.View.Outline.Grown(4));
+            job.Loadable(job.Label, null) with { Kind = WaitKind.Hold, Check = "Is what squeezed out dry and tough?" }, [.. job.Main.Hazards], ["lap", "bars"]);
+        job.Inflate();
+        var day = job.Figure("air.at-pressure", "At working pressure for", Hours(24), "A day at working pressure", Source.CommonPractice);
+        var minutes = job.Figures.Work("air.at-pressure-min", "In minutes", () => WallMin(day.H * 60), "Hours × 60", Source.Arithmetic);
+        job.Do("at-pressure", Stage.Prove, $"Leave it {day} at working pressure", "In the shade, away from heat. Read the gauge at the start and write it down.", 3, "Write the first reading down: it is the one that is always missing.",
+            Waits.ByTheClock(WaitKind.Loadable, minutes, "Is the gauge where it was, corrected for temperature?", 120), ["pressure"]);
+        job.Prove("soap").Prove("hold").DrawLap(lap);
+        job.Draw(sketch => sketch.Slab("bars", MarkKind.Clamp, "bar", bars.Mm / 2, -1, -1 - (bar.Mm / 2)));
+        return job.End(job.Hurt, job.Around(4));
     }
 }

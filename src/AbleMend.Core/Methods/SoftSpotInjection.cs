@@ -1,8 +1,10 @@
 using AbleMend.Core.Clamping;
+using AbleMend.Core.Figures;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Methods.Steps;
 using AbleMend.Core.Plans;
+using static AbleMend.Core.Quantities.Measures;
 
 namespace AbleMend.Core.Methods;
 
@@ -12,14 +14,8 @@ public sealed class SoftSpotInjection : MendMethod
     /// <summary>Spacing of the holes in millimetres. From memory.</summary>
     public const double GridMm = 40;
 
-    /// <summary>Size of a hole in millimetres. From memory.</summary>
-    public const double HoleMm = 3;
-
     /// <summary>Gap between skin and core when nothing was measured, in millimetres. From memory.</summary>
     public const double GapMm = 0.8;
-
-    /// <summary>Pressure under the weight in kPa. From memory: foam dents above 20.</summary>
-    public const double WeightKpa = 4;
 
     public override string Id => "soft-spot-injection";
 
@@ -40,28 +36,42 @@ public sealed class SoftSpotInjection : MendMethod
 
     public override Composition Compose(MethodInputs inputs)
     {
-        var list = new StepList(inputs);
-        var area = list.View.Outline.AreaMm2;
-        var gap = list.Damage.GapMm ?? GapMm;
-        list.Find().Dry();
-        var holes = list.Figure("grid.holes", "Holes", Math.Max(2, Math.Ceiling(area / (GridMm * GridMm))), "", "Area ÷ one square of the grid, at least an inlet and an outlet", Source.FromMemory("Spacing of the grid"), [new("Area", area / 100, "cm²"), new("Grid", GridMm, "mm")]);
-        list.Do("drill", Stage.Shape, $"Drill {holes:0} holes of {HoleMm:0} mm, skin only", "On the line drawn by the tap test and on a grid inside it, with a stop on the drill at the skin's thickness.", 3 + holes, "A stop on the drill: through the skin, not into the core.", cautions: ["glass-dust"], draws: ["holes"]);
-        list.Clean();
-        var need = new Worked((area * gap / 1000) + Mixes.CupLossMl, "mL", new Derivation("Area × gap + what stays in the syringe", Source.FromMemory("Gap where none was measured"), [new("Area", area / 100, "cm²"), new("Gap", gap, "mm")]));
-        list.Add(Mixes.Mix(inputs, new MixOrder("fill", "Mix the epoxy, runny", "for the syringe", need, 2 + holes, null, false)));
-        list.Do("inject", Stage.Apply, "Inject from the lowest hole until it shows at the next", "Low to high, tape each hole as it shows, press the skin down with the hand and feel it go hard-backed.", 2 + holes, "Stop if it takes more than was mixed: it runs into the core.", cautions: [.. list.Main.Hazards], draws: ["inject"], follows: true);
-        var kg = list.Figure("weight.mass", "Weight", Clamps.WeightKg(area, WeightKpa), "kg", "Area × pressure ÷ g; or a vacuum of the same pressure", Source.FromMemory("Pressure that foam stands"), [new("Area", area / 100, "cm²"), new("Pressure", WeightKpa, "kPa")]);
-        list.Figure("vacuum.force", $"Or a bag at {WeightKpa:0} kPa under the air outside", Clamps.VacuumN(area, WeightKpa), "N", "Area × vacuum: the same press without sandbags, and no more than foam stands", Source.FromMemory("Pressure that foam stands"), [new("Area", area / 100, "cm²"), new("Vacuum", WeightKpa, "kPa")]);
-        list.Do("weight", Stage.Apply, $"Film, soft pad, {kg:0} kg", "Release film, a pad that follows the curve, sandbags; or a vacuum bag.", 4, "Film first: or the sandbag stays.", Waits.Hold(list.View, list.Main, "fill-mix"), draws: ["weight"]);
-        list.Do("close", Stage.Finish, "Sand flush, seal the holes", "A drop of resin on each hole, flush when hard.", 6, "Count the holes: one left open lets the water in.", Waits.Loadable(list.View, list.Main, "fill-mix"), ["resin-dust"], ["finish"]);
-        list.Prove("tap").Prove("thumb");
-        var skin = list.View.Reach.SkinDepthMm > 0 ? list.View.Reach.SkinDepthMm : 0.7;
-        for (var x = -list.HalfMm(); x <= list.HalfMm(); x += Math.Max(GridMm, list.HalfMm() / 2))
+        var job = new Job(inputs);
+        var gap = job.Figures.Fact("damage.gap", "Gap between skin and core", Mm(job.Damage.GapMm ?? 0.8), job.Damage.GapMm is null ? Source.FromMemory("Gap where none was measured") : null);
+        job.Find().Dry();
+        var grid = job.Constant("grid.spacing", "Grid", Mm(GridMm), Source.FromMemory("Spacing of the holes"));
+        var size = job.Figure("grid.hole", "Drill", Mm(3), "Skin only", Source.FromMemory("Size of a hole"), 1);
+        var holes = job.Figure("grid.holes", "Holes", () => Count(Math.Max(2, Math.Ceiling(job.Hurt.Area.Cm2 * 100 / (grid.Mm * grid.Mm)))), "Area ÷ one square of the grid, at least an inlet and an outlet", Source.Arithmetic, between: (1, 400));
+        job.Do("drill", Stage.Shape, $"Drill {holes} holes of {size}, skin only", "On the line drawn by the tap test and on a grid inside it, with a stop on the drill at the skin's thickness.", 3 + holes.N, "A stop on the drill: through the skin, not into the core.", cautions: ["glass-dust"], draws: ["holes"]);
+        job.Clean();
+        var loss = job.CupLoss();
+        var need = job.Need("fill", false, () => Ml((job.Hurt.Area.Cm2 * gap.Mm / 10) + loss.Ml), "Area × gap + what stays in the syringe", Source.Arithmetic);
+        var work = job.Figures.Work("fill.work", "Time to inject it", () => WallMin(2 + holes.N), "Two minutes and one a hole", Source.FromMemory("Time to inject"));
+        job.Mix(new MixOrder("fill", "Mix the epoxy, runny", "for the syringe", need, work, null, false));
+        job.Do("inject", Stage.Apply, "Inject from the lowest hole until it shows at the next", "Low to high, tape each hole as it shows, press the skin down with the hand and feel it go hard-backed.", work.WallMin, "Stop if it takes more than was mixed: it runs into the core.", cautions: [.. job.Main.Hazards], draws: ["inject"], follows: true);
+        Weigh(job);
+        job.Do("close", Stage.Finish, "Sand flush, seal the holes", "A drop of resin on each hole, flush when hard.", 6, "Count the holes: one left open lets the water in.", job.Loadable(job.Label, "fill-mix"), ["resin-dust"], ["finish"]);
+        job.Prove("tap").Prove("thumb");
+        job.Draw(sketch => DrawHoles(sketch, job, grid.Mm, size.Mm / 2));
+        return job.End(job.Hurt, job.Around(15));
+    }
+
+    private static void Weigh(Job job)
+    {
+        var pressure = job.Constant("weight.pressure", "Pressure that foam stands", Kpa(4), Source.FromMemory("Pressure that foam stands"), (0.1, 100));
+        var weight = job.Figure("weight.mass", "Weight", () => Kg(Clamps.WeightKg(job.Hurt.Area.Cm2 * 100, pressure.Kpa)), "Area × pressure ÷ g; or a vacuum of the same pressure", Source.Arithmetic, 1);
+        job.Figure("vacuum.force", $"Or a bag at {pressure} under the air outside", () => Newtons(Clamps.VacuumN(job.Hurt.Area.Cm2 * 100, pressure.Kpa)), "Area × vacuum: the same press without sandbags, and no more than foam stands", Source.Arithmetic);
+        job.Do("weight", Stage.Apply, $"Film, soft pad, {weight}", $"Release film, a pad that follows the curve, sandbags; or a vacuum bag at {pressure}.", 4, "Film first: or the sandbag stays.", job.Hold(job.Label, "fill-mix"), draws: ["weight"]);
+    }
+
+    private static void DrawHoles(Sketch sketch, Job job, double grid, double radius)
+    {
+        var (half, skin) = (job.HalfMm(), job.View.Reach.SkinDepthMm > 0 ? job.View.Reach.SkinDepthMm : 0.7);
+        for (var x = -half; x <= half; x += Math.Max(grid, half / 2))
         {
-            list.Section("holes", MarkKind.Drill, true, null, (x - 1.5, 0), (x + 1.5, 0), (x + 1.5, skin), (x - 1.5, skin));
+            sketch.Section("holes", MarkKind.Drill, true, null, (x - radius, 0), (x + radius, 0), (x + radius, skin), (x - radius, skin));
         }
 
-        list.Section("inject", MarkKind.Glue, false, "injected", (-list.HalfMm(), skin), (list.HalfMm(), skin)).Section("weight", MarkKind.Clamp, true, "weight", (-list.HalfMm(), -1.5), (list.HalfMm(), -1.5), (list.HalfMm(), -5), (-list.HalfMm(), -5));
-        return list.End(list.View.Outline, list.View.Outline.Grown(15));
+        sketch.Section("inject", MarkKind.Glue, false, "injected", (-half, skin), (half, skin)).Slab("weight", MarkKind.Clamp, "weight", half, -1.2, -5);
     }
 }

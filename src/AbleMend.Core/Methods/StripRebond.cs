@@ -1,7 +1,10 @@
+using AbleMend.Core.Figures;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Methods.Steps;
 using AbleMend.Core.Plans;
+using AbleMend.Core.Words;
+using static AbleMend.Core.Quantities.Measures;
 
 namespace AbleMend.Core.Methods;
 
@@ -24,21 +27,19 @@ public sealed class StripRebond : MendMethod
 
     public override bool Takes(Material material) => material.Role == Role.Cement;
 
-    protected override string? Unfit(CaseView view) => view.Location.Has("airtight") ? "Never on anything that holds air." : null;
+    protected override Message? Unfit(CaseView view) => view.Location.Has("airtight") ? "Never on anything that holds air." : null;
 
     public override IReadOnlyList<ReachedLayer> Touches(CaseView view) => Outermost(view);
 
     public override Composition Compose(MethodInputs inputs)
     {
-        var list = new StepList(inputs);
-        list.Dry();
-        list.Scuff("P100", "strip and tube", 6);
-        list.TraceAndMask("the strip").Clean();
-        list.Coats(list.View.Outline.AreaMm2 / 100, "strip and tube");
-        list.Do("press", Stage.Apply, "Tack dry, press together", "From the fixed end outwards, without a bubble, then roll hard. Tape over the end while it takes.", 5,
-            "Petroleum jelly on the cap keeps the tube usable.", Waits.Loadable(list.View, list.Main, null), [.. list.Main.Hazards], ["lap"]);
-        list.Prove("edge").Prove("thumb");
-        SeamWork.Draw(list, Math.Min(list.View.Outline.WidthMm, 60));
-        return list.End(list.View.Outline, list.View.Outline.Grown(4));
+        var job = new Job(inputs);
+        job.Dry().Scuff("P100", "strip and tube", 6).TraceAndMask("the strip").Clean();
+        job.Coats(job.Hurt.Area, "strip and tube");
+        job.Do("press", Stage.Apply, "Tack dry, press together", "From the fixed end outwards, without a bubble, then roll hard. Tape over the end while it takes.", 5,
+            "Petroleum jelly on the cap keeps the tube usable.", job.Loadable(job.Label, null), [.. job.Main.Hazards], ["lap"]);
+        job.Prove("edge").Prove("thumb");
+        job.DrawLap(job.Figures.Work("strip.drawn", "Strip in the section", () => Mm(Math.Min(job.Hurt.Width.Mm, 60)), "Width of the strip", Source.Arithmetic));
+        return job.End(job.Hurt, job.Around(4));
     }
 }

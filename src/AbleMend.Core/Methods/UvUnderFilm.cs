@@ -1,8 +1,10 @@
+using AbleMend.Core.Figures;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Methods.Steps;
-using AbleMend.Core.Patching;
 using AbleMend.Core.Plans;
+using AbleMend.Core.Words;
+using static AbleMend.Core.Quantities.Measures;
 
 namespace AbleMend.Core.Methods;
 
@@ -12,12 +14,6 @@ namespace AbleMend.Core.Methods;
 /// </summary>
 public sealed class UvUnderFilm : MendMethod
 {
-    /// <summary>How far the taped square reaches past the cut-out, in millimetres. From memory.</summary>
-    public const double SquareMarginMm = 20;
-
-    /// <summary>Thickness of the film of resin over the keyed rim, in millimetres. From memory.</summary>
-    public const double RimMm = 0.2;
-
     /// <summary>Days until the proper repair is due. From memory: a season's month.</summary>
     public const int ProperRepairDays = 30;
 
@@ -47,86 +43,52 @@ public sealed class UvUnderFilm : MendMethod
     public override int Tidiness => 3;
 
     /// <inheritdoc/>
-    protected override string? Unfit(CaseView view) =>
+    protected override Message? Unfit(CaseView view) =>
         view.Reach.Layers.All(layer => !layer.Substance.Families.Contains("laminate")) || view.Construction.Family != GearFamily.Boards ? "It is for laminated boards."
-        : view.Case.Damage.DepthMm > DeepestMm ? $"Deeper than {DeepestMm:0} mm: fibres and film do not make a core."
+        : view.Case.Damage.DepthMm > DeepestMm ? (Message)$"Deeper than {Mm(DeepestMm)}: fibres and film do not make a core."
         : null;
 
     public override bool Takes(Material resin) => resin.Cure == CureKind.Light;
 
     public override Composition Compose(MethodInputs inputs)
     {
-        var cut = Ground.CutOutline(inputs);
-        var margin = inputs.Sheet.Put("film.margin", "Taped square past the cut", new Worked(SquareMarginMm, "mm", new Derivation(
-            "Room for the resin to feather out and for tape to hold the film", Source.FromMemory("Film repair of a deck"), [])));
-        var key = cut.Grown(margin);
-        var steps = new List<PlanStep>();
-        if (inputs.View.Case.Damage.Wet)
-        {
-            steps.Add(Ground.Dry());
-        }
-
-        steps.Add(Ground.CutAway(inputs.View.Reach.FoamOpen));
-        steps.Add(Ground.Key(inputs, key, 4, "Outline that is cut away, grown to the tape", new Input("Past the cut", margin, "mm")));
-        steps.Add(Ground.Mask(inputs.View));
-        steps.Add(Ground.Clean(inputs));
-        steps.Add(FilmReady());
-        steps.Add(Mix(inputs, cut, key));
-        steps.Add(Spread(inputs));
-        steps.Add(Peel(inputs));
-        steps.Add(Finish.Prove("fingernail"));
-        steps.Add(Finish.Prove("thumb"));
-        return new Composition(steps, [], Profile(inputs, cut, key), key.Pieces, cut.Pieces, [], []);
-    }
-
-    private static PlanStep FilmReady() =>
-        new("film", Stage.Prepare, "Tape one side of the film down, ready",
+        var job = new Job(inputs);
+        var cut = job.CutAwayField();
+        var margin = job.Figure("film.margin", "Taped square past the cut", Mm(20), "Room for the resin to feather out and for tape to hold the film", Source.FromMemory("Film repair of a deck"), 1);
+        var key = cut.Grown("key", "Keyed", margin);
+        job.Dry().CutAway().Key(key, 4).Mask(key).Clean();
+        job.Do("film", Stage.Prepare, "Tape one side of the film down, ready",
             "Cut parchment or waxed sheet larger than the square, tape it down tight along one side, fold it back out of the way.",
-            ["film.margin"], [], "The film is ready before the resin is out.",
-            new StepTiming("film", 3, false, null), null, ["film-open"]);
-
-    private static PlanStep Mix(MethodInputs inputs, Outline cut, Outline key)
-    {
-        var depth = inputs.View.Case.Damage.DepthMm;
-        var cavity = inputs.Sheet.Put("fill.cavity", "Cavity", Fills.Cavity(inputs, cut, depth), 1);
-        var rimMl = (key.AreaMm2 - cut.AreaMm2) * RimMm / 1000;
-        var need = Fills.ToMix(cavity + rimMl, cut.AreaMm2, 0, Fills.ShrinkPercent(inputs.Materials.Main.Chemistry));
-        var mix = Mixes.Mix(inputs, new MixOrder("fill", "Mix the fill", "with the chopped glass pulled apart into it", need, 4, inputs.Materials.Filler, false));
-        return mix with { Figures = ["fill.cavity", .. mix.Figures] };
-    }
-
-    private static PlanStep Spread(MethodInputs inputs)
-    {
-        var (view, resin) = (inputs.View, inputs.Materials.Main);
-        var depth = view.Case.Damage.DepthMm;
-        var layers = Math.Ceiling(depth / resin.Light!.LayerMm);
-        inputs.Sheet.Put("fill.layers", "Layers", new Worked(layers, "", new Derivation(
-            "Depth ÷ the most that light cures at once, rounded up", Source.FromMemory("Layer of the label"),
-            [new("Depth", depth, "mm"), new("One layer", resin.Light.LayerMm, "mm")])));
-        var wait = Waits.Sandable(view, resin, null);
-        var labelMin = resin.Label!.SandableMin ?? resin.Label.LoadableMin;
-        inputs.Sheet.Put("light.minutes", "Look at the witness after", Waits.LightMinutes(view, resin, wait.OpensMin * layers,
-            "Label's minutes under film in full daylight × factor of the light × layers", Curing.Daylight.Source,
-            new Input("Label", labelMin, "min"), new Input("This light", wait.OpensMin / labelMin, "×"), new Input("Layers", layers, "")));
-        var layered = layers > 1 ? $"Fill in {layers:0} layers, each set in the light before the next; the last one goes under the film. " : "";
-        return new PlanStep("spread", Stage.Apply, "Spread it, film over, squeegee flat",
-            $"{layered}Spread it, pull the film over, squeegee from the taped side until it lies flat and flush, tape the other sides tight. Lay the mixing stick beside it as witness. Then out into the light.",
-            ["fill.layers", "light.minutes"], ["uv-eyes"], "Leave the mixing stick beside it: it is your witness.",
-            new StepTiming("spread", 4, true, wait with
-            {
-                OpensMin = wait.OpensMin * layers,
-                Check = "Is the resin on the mixing stick hard? Leave the film until it is.",
-            }),
-            null, ["fill", "film"]);
-    }
-
-    private static PlanStep Peel(MethodInputs inputs) =>
-        new("peel", Stage.Finish, "Peel the film",
+            3, "The film is ready before the resin is out.", draws: ["film-open"], shows: [margin]);
+        Mix(job, cut, key);
+        Spread(job);
+        job.Do("peel", Stage.Finish, "Peel the film",
             "Only when the stick is hard: peel from one corner, flat back over itself. Take the tape off. No finish sanding: knock an edge down only where a nail catches.",
-            [], [], "Book the proper repair now, while it is in your hand.",
-            new StepTiming("peel", 3, false, Waits.Loadable(inputs.View, inputs.Materials.Main, null) with { CountsFrom = "spread" }), null, ["finish"]);
+            3, "Book the proper repair now, while it is in your hand.", job.Loadable(job.Label, null) with { CountsFrom = "spread" }, draws: ["finish"]);
+        job.Prove("fingernail").Prove("thumb");
+        var ply = job.LabelOf(job.Materials.Cloth).Ply;
+        return job.End(cut, key, profile: () => new WorkProfile(cut.Length.Mm / 2, job.Depth.Mm, 0, key.Length.Mm / 2, job.Depth.Mm, 0, 0, (key.Length.Mm / 2) + 15, ply.Mm));
+    }
 
-    private static WorkProfile Profile(MethodInputs inputs, Outline cut, Outline key) =>
-        new(cut.LengthMm / 2, inputs.View.Case.Damage.DepthMm, 0, key.LengthMm / 2, inputs.View.Case.Damage.DepthMm, 0, 0,
-            (key.LengthMm / 2) + 15, inputs.Materials.Cloth.PlyMm!.Value);
+    private static void Mix(Job job, Field cut, Field key)
+    {
+        var cavity = job.Cavity(cut, job.Depth);
+        var film = job.Constant("film.rim", "Film of resin on the rim", Mm(0.2), Source.FromMemory("Film of resin over the keyed rim"));
+        var need = job.ToMix(true, job.Derive(() => cavity.Ml + ((key.Area.Cm2 - cut.Area.Cm2) * film.Mm / 10)), cut, null);
+        job.Mix(new MixOrder("fill", "Mix the fill", "with the chopped glass pulled apart into it", need, job.SpreadingTime("fill", 4), job.Materials.Filler, false));
+    }
+
+    private static void Spread(Job job)
+    {
+        var label = job.Label;
+        var layers = job.Figure("fill.layers", "Layers", () => Count(Math.Ceiling(job.Depth.Mm / label.LightLayer.Mm)), "Depth ÷ the most that light cures at once, rounded up", Source.Arithmetic, between: (1, 60));
+        var time = job.LightTime(label, label.Sandable);
+        var needed = job.Figures.Work("light.daylight", "Light that it takes", () => CureMin(time.CureMin * layers.N), "Label's minutes under film × factor of the light × layers", Curing.Daylight.Source);
+        job.InTheLight("Look at the witness after", needed);
+        Message layered = layers.N > 1 ? (Message)$"Fill in {layers} layers, each set in the light before the next; the last one goes under the film. " : Message.Empty;
+        job.Do("spread", Stage.Apply, "Spread it, film over, squeegee flat",
+            $"{layered}Spread it, pull the film over, squeegee from the taped side until it lies flat and flush, tape the other sides tight. Lay the mixing stick beside it as witness. Then out into the light.",
+            4, "Leave the mixing stick beside it: it is your witness.", cautions: ["uv-eyes"], draws: ["fill", "film"], follows: true,
+            wait: job.Sandable(label, null) with { OpensMin = needed.Value, Check = "Is the resin on the mixing stick hard? Leave the film until it is.", Because = needed.Id });
+    }
 }

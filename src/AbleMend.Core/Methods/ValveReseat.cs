@@ -26,15 +26,14 @@ public sealed class ValveReseat : MendMethod
 
     public override Composition Compose(MethodInputs inputs)
     {
-        var list = new StepList(inputs);
-        list.Find().Deflate();
-        list.Do("unscrew", Stage.Prepare, "Unscrew the core, hold the flange", "One hand holds the flange inside the skin so that it does not turn with the key.", 3, "Hold the flange: a flange that turns tears its weld.", draws: ["cut"]);
-        list.Do("rinse", Stage.Prepare, "Rinse sand off, look at the seal", "Clean water and a soft brush on seat and seal. A nick, a flat or a set: a new core.", 4, "Look at the seal against the light: a hair across it leaks.");
-        list.Do("seat", Stage.Apply, "Screw it home, hand-tight and a little", "A film of silicone-free grease on the seal. Hand-tight, then an eighth of a turn with the key.", 3, "An eighth, not more: plastic threads strip.",
-            Waits.Loadable(list.View, list.Main, null), draws: ["seat"]);
-        Airtight.Inflate(list);
-        list.Prove("soap").Prove("hold");
-        list.Section("seat", MarkKind.Clamp, true, "core", (-6, -2), (6, -2), (6, 1), (-6, 1));
-        return list.End(list.View.Outline, list.View.Outline.Grown(6));
+        var job = new Job(inputs);
+        job.Find().Deflate();
+        job.Do("unscrew", Stage.Prepare, "Unscrew the core, hold the flange", "One hand holds the flange inside the skin so that it does not turn with the key.", 3, "Hold the flange: a flange that turns tears its weld.", draws: ["cut"]);
+        job.Do("rinse", Stage.Prepare, "Rinse sand off, look at the seal", "Clean water and a soft brush on seat and seal. A nick, a flat or a set: a new core.", 4, "Look at the seal against the light: a hair across it leaks.");
+        job.Do("seat", Stage.Apply, "Screw it home, hand-tight and a little", "A film of silicone-free grease on the seal. Hand-tight, then an eighth of a turn with the key.", 3, "An eighth, not more: plastic threads strip.",
+            job.Loadable(job.Label, null), draws: ["seat"]);
+        job.Inflate().Prove("soap").Prove("hold");
+        job.Draw(sketch => sketch.Slab("seat", MarkKind.Clamp, "core", 6, -2, 1));
+        return job.End(job.Hurt, job.Around(6));
     }
 }

@@ -1,3 +1,4 @@
+using AbleMend.Core.Figures;
 using AbleMend.Core.Materials;
 
 namespace AbleMend.Core.Mixing;

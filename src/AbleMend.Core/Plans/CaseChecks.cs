@@ -5,6 +5,8 @@ using AbleMend.Core.Materials;
 using AbleMend.Core.Methods;
 using AbleMend.Core.Mixing;
 using AbleMend.Core.Patching;
+using AbleMend.Core.Words;
+using static AbleMend.Core.Quantities.Measures;
 
 namespace AbleMend.Core.Plans;
 
@@ -17,7 +19,7 @@ public static class CaseChecks
     {
         var checks = new Checks();
         checks.Demand(repairCase.Format == RepairCase.CurrentFormat, "unknown-format", "format",
-            $"'{repairCase.Format}' is not a format that is known.", $"Write {RepairCase.CurrentFormat}.");
+            $"'{repairCase.Format:as-is}' is not a format that is known.", $"Write {RepairCase.CurrentFormat:as-is}.");
         CheckItem(checks, repairCase.Item, catalogue);
         CheckDamage(checks, repairCase, catalogue);
         CheckBench(checks, repairCase.Bench);
@@ -99,8 +101,8 @@ public static class CaseChecks
         if (double.IsFinite(damage.DepthMm) && damage.DepthMm > thickness)
         {
             checks.Demand(false, "deeper-than-item", "damage.depthMm",
-                $"{damage.DepthMm:0.##} mm is deeper than the item: it is {thickness:0.##} mm thick at the {location.Name.ToLowerInvariant()}.",
-                $"Measure the depth again; give at most {thickness:0.##} mm.");
+                $"{Mm(damage.DepthMm):0.00} is deeper than the item: it is {Mm(thickness):0.00} thick at the {location.Name:inside}.",
+                $"Measure the depth again; give at most {Mm(thickness):0.00}.");
         }
         else
         {
@@ -108,7 +110,7 @@ public static class CaseChecks
         }
 
         checks.Demand(construction.Damages.Any(usual => usual.Kind == damage.Kind), "kind-does-not-fit", "damage.kind",
-            $"{construction.Name} is not hurt in this way.", $"Use one of: {string.Join(", ", construction.Damages.Select(usual => Kebab<DamageKind>.Id(usual.Kind)).Distinct())}.");
+            $"{construction.Name} is not known to be damaged in this way.", $"Use one of: {string.Join(", ", construction.Damages.Select(usual => Kebab<DamageKind>.Id(usual.Kind)).Distinct()):as-is}.");
         checks.Demand(damage.Kind != DamageKind.FinBoxSurround || location.FinBox, "no-fin-box", "damage.location",
             "There is no fin box at this place.", "Choose the fin box, or another kind of damage.");
         checks.Demand(damage.Kind != DamageKind.FinBoxSurround || damage.Fin is not null, "fin-not-checked", "damage.fin",
@@ -135,7 +137,7 @@ public static class CaseChecks
             case TracedShape traced:
                 checks.Demand(traced.Points.Count is >= 3 and <= 400 && traced.Points.All(point => Math.Abs(point.X) <= 600 && Math.Abs(point.Y) <= 600)
                     && Outline.IsSound(traced.Points), "bad-outline", $"{field}.points",
-                    "The traced outline crosses itself, encloses nothing, or leaves the sheet of ±600 mm.", "Trace it again with 3 to 400 points, once round.");
+                    "The traced outline crosses itself, encloses nothing, or leaves the sheet.", "Trace it again with 3 to 400 points, once round.");
                 break;
         }
     }
@@ -146,7 +148,7 @@ public static class CaseChecks
         checks.Range(bench.RelativeHumidityPercent, 1, 100, "bench.relativeHumidityPercent", "%");
         checks.Range(bench.NightTemperatureC, -10, 45, "bench.nightTemperatureC", "°C");
         checks.Demand(TimeZoneInfo.TryFindSystemTimeZoneById(bench.Zone, out _), "unknown-zone", "bench.zone",
-            $"'{bench.Zone}' is not a time zone that is known.", "Use an IANA name, such as Etc/UTC.");
+            $"'{bench.Zone:as-is}' is not a time zone that is known.", "Use an IANA name, such as Etc/UTC.");
         checks.Range(bench.LatitudeDeg, -90, 90, "bench.latitudeDeg", "°");
         checks.Range(bench.LongitudeDeg, -180, 180, "bench.longitudeDeg", "°");
         checks.Demand((bench.LatitudeDeg is null) == (bench.LongitudeDeg is null), "half-a-place", "bench.longitudeDeg",
@@ -202,7 +204,7 @@ public static class CaseChecks
     }
 
     private static void CheckGrit(Checks checks, string grit, string field) =>
-        checks.Demand(Grit.TryParse(grit) is not null, "unknown-grit", field, $"'{grit}' is not a grit that is known.", "Write P220 for a P grade, or 220 CAMI for an American one.");
+        checks.Demand(Grit.TryParse(grit) is not null, "unknown-grit", field, $"'{grit:as-is}' is not a grit that is known.", "Write P220 for a P grade, or 220 CAMI for an American one.");
 
     private static void CheckChoice(Checks checks, RepairCase repairCase, MendCatalogue catalogue, IReadOnlyList<IMendMethod> methods)
     {
@@ -248,7 +250,7 @@ public static class CaseChecks
 
         public IReadOnlyList<Problem> Problems => _problems;
 
-        public void Demand(bool holds, string code, string field, string message, string remedy)
+        public void Demand(bool holds, string code, string field, Message message, Message remedy)
         {
             if (!holds)
             {
@@ -257,15 +259,13 @@ public static class CaseChecks
         }
 
         public void Known(bool known, string field, string id, IEnumerable<string> ids) =>
-            Demand(known, "unknown-id", field, $"'{id}' is not known.", $"Use one of: {string.Join(", ", ids.Order())}.");
+            Demand(known, "unknown-id", field, $"'{id:as-is}' is not known.", $"Use one of: {string.Join(", ", ids.Order()):as-is}.");
 
         public void Range(double? value, double low, double high, string field, string unit)
         {
-            if (value is { } some && !(double.IsFinite(some) && some >= low && some <= high))
+            if (OutOfRange.Of(value, low, high, field, unit) is { } problem)
             {
-                var range = $"{low:0.###} to {high:0.###} {unit}".TrimEnd();
-                var what = double.IsFinite(some) ? $"{some:0.###} {unit}".TrimEnd() : "That";
-                Demand(false, "out-of-range", field, $"{what} is outside {range}.", $"Give a number from {range}.");
+                _problems.Add(problem);
             }
         }
     }

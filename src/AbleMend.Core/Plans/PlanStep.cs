@@ -1,5 +1,7 @@
 using System.Text.Json.Serialization;
 using AbleMend.Core.Curing;
+using AbleMend.Core.Quantities;
+using AbleMend.Core.Words;
 
 namespace AbleMend.Core.Plans;
 
@@ -57,15 +59,17 @@ public enum WaitKind
 /// <param name="Check">What to look at or touch before going on: touch beats the clock.</param>
 /// <param name="RecheckMin">Minutes until the next look when it was not ready.</param>
 /// <param name="WhenLate">What to do when the window was missed, or null.</param>
+/// <param name="Because">Identifier of the figure that its opening follows from, or null.</param>
 public sealed record StepWait(
     WaitKind Kind,
-    double OpensMin,
-    double? ClosesMin,
+    CureTime OpensMin,
+    CureTime? ClosesMin,
     string? CountsFrom,
     CureClock Clock,
-    string Check,
+    Message Check,
     double RecheckMin,
-    string? WhenLate = null
+    Message? WhenLate = null,
+    string? Because = null
 );
 
 /// <summary>The time that a step takes.</summary>
@@ -90,17 +94,13 @@ public sealed record StepTiming(string StepId, double HandsOnMin, bool FollowsOn
 public sealed record PlanStep(
     string Id,
     Stage Stage,
-    string Title,
-    string Instruction,
+    Message Title,
+    Message Instruction,
     IReadOnlyList<string> Figures,
     IReadOnlyList<string> Cautions,
-    string? DoNotForget,
+    Message? DoNotForget,
     StepTiming Timing,
     double? UseWithinMin,
     IReadOnlyList<string> Draws,
     string? Proof = null
-)
-{
-    /// <summary>A step of which only the time is wanted, as for ranking.</summary>
-    internal static PlanStep Timed(Stage stage, StepTiming timing) => new(timing.StepId, stage, "", "", [], [], null, timing, null, []);
-}
+);

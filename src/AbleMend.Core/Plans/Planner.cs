@@ -1,5 +1,6 @@
 using AbleMend.Core.Catalogue;
 using AbleMend.Core.Curing;
+using AbleMend.Core.Figures;
 using AbleMend.Core.Gear;
 using AbleMend.Core.HandingBack;
 using AbleMend.Core.Matching;
@@ -7,8 +8,9 @@ using AbleMend.Core.Materials;
 using AbleMend.Core.Methods;
 using AbleMend.Core.Methods.Steps;
 using AbleMend.Core.Patching;
-using AbleMend.Core.Preparing;
+using AbleMend.Core.Quantities;
 using AbleMend.Core.Triage;
+using AbleMend.Core.Words;
 
 namespace AbleMend.Core.Plans;
 
@@ -18,7 +20,6 @@ namespace AbleMend.Core.Plans;
 public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> methods)
 {
     private static readonly Dictionary<string, Actual> NothingYet = [];
-    private static readonly Dictionary<string, string> NoSchools = [];
 
     /// <summary>A planner with the shipped catalogue and all methods.</summary>
     public static Planner Shipped() => new(CatalogueLoader.LoadShipped(), AllMethods.List);
@@ -59,10 +60,10 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
         var candidates = Matcher.Rank(view, methods);
         if (!verdict.MendedHere)
         {
-            return Outcome<RepairPlan>.Of(NotHere(view.StartAt, verdict, candidates, Draw(view, null)));
+            return Outcome<RepairPlan>.Of(NotHere(view.StartAt, verdict, candidates, Draughting.Of(view, null)));
         }
 
-        var picked = Pick(view, candidates, repairCase.Choice);
+        var picked = SystemPick.Of(view, candidates, repairCase.Choice);
         return picked.Value is { } candidate
             ? Compose(view, verdict, candidates, candidate)
             : Outcome<RepairPlan>.Failed(picked.Problems);
@@ -84,7 +85,7 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
             : null;
     }
 
-    private Drawing Untouched(IReadOnlyList<Layer> layers) => Draw(Reach.Into(layers, Catalogue.Substances, 0), 0, null, null);
+    private Drawing Untouched(IReadOnlyList<Layer> layers) => Draughting.Of(Reach.Into(layers, Catalogue.Substances, 0), 0, null, null);
 
     /// <summary>The catalogue with the shop's own products, or what is wrong with them.</summary>
     private Outcome<MendCatalogue> Known(RepairCase repairCase)
@@ -105,54 +106,49 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
         }
     }
 
-    private static Outcome<Candidate> Pick(CaseView view, IReadOnlyList<Candidate> candidates, Choice? choice)
+    /// <summary>What a figure of a case's plan becomes when each figure that it is worked out from is a little more, everything else as it is.</summary>
+    /// <param name="repairCase">The case; its start must be set.</param>
+    /// <param name="figure">Identifier of the figure.</param>
+    /// <returns>The effects in the order of the inputs, or every problem found.</returns>
+    public Outcome<IReadOnlyList<Effect>> Effects(RepairCase repairCase, string figure)
     {
-        // A school that stands for a method or a material binds only where some system of this damage is of that school.
-        var taken = (choice?.Schools ?? NoSchools)
-            .Select(pair => view.Catalogue.Schools[pair.Key].Options.First(option => option.Id == pair.Value))
-            .Where(option => (option.Method ?? option.Material) is not null)
-            .Where(option => candidates.Any(each => Is(option, each)))
-            .ToList();
-        var wanted = candidates
-            .Where(each => choice?.Method is null || each.Method == choice.Method)
-            .Where(each => choice?.Material is null || each.Material == choice.Material)
-            .Where(each => taken.All(option => Is(option, each)))
-            .ToList();
-        if (wanted.FirstOrDefault(each => !each.Vetoed) is { } best)
+        var planned = Plan(repairCase);
+        if (planned.Value is not { System: { } system } || Known(repairCase).Value is not { } catalogue)
         {
-            return Outcome<Candidate>.Of(best);
+            return Outcome<IReadOnlyList<Effect>>.Failed(planned.Problems.Count > 0 ? planned.Problems : [Unknown(figure)]);
         }
 
-        var chosen = choice?.Method is not null || choice?.Material is not null;
-        var field = choice?.Material is not null ? "choice.material" : choice?.Method is not null ? "choice.method" : "";
-        if (wanted.Count == 0)
-        {
-            return Outcome<Candidate>.Failed(new Problem("system-does-not-fit", field,
-                "This method does not fit this damage, or does not work with this resin.", "Choose another method or resin, or leave the choice open."));
-        }
+        var composed = Composed(new CaseView(repairCase, catalogue), system.Method, system.Material);
+        _ = composed.Composition.Drawn.Value;
+        return composed.Graph.Find(figure) is { } asked
+            ? Outcome<IReadOnlyList<Effect>>.Of(composed.Graph.EffectsOn(asked))
+            : Outcome<IReadOnlyList<Effect>>.Failed(Unknown(figure));
+    }
 
-        var veto = wanted[0].Findings.First(finding => finding.Weight == Weight.Veto);
-        var layer = veto.LayerName is null ? "" : $" It protects: {veto.LayerName}.";
-        return Outcome<Candidate>.Failed(new Problem("system-vetoed", field, $"{wanted[0].MaterialName}: {veto.Reason}{layer}",
-            chosen ? "Choose a resin that is not vetoed." : "Change the bench, the time or the shelf: nothing fits as it stands."));
+    private static Problem Unknown(string figure) => new("unknown-figure", "figure", $"This plan has no figure '{figure:as-is}'.", "Use the identifier of one of the plan's figures.");
+
+    private (IMendMethod Method, ChosenMaterials Materials, FigureGraph Graph, Composition Composition) Composed(CaseView view, string methodId, string materialId)
+    {
+        var method = methods.First(each => each.Id == methodId);
+        var materials = Companions.For(view, method, view.Catalogue.Materials[materialId]);
+        var graph = new FigureGraph(view.Case.Overrides ?? []);
+        return (method, materials, graph, method.Compose(new MethodInputs(view, materials, graph)));
     }
 
     private Outcome<RepairPlan> Compose(CaseView view, Verdict verdict, IReadOnlyList<Candidate> candidates, Candidate candidate)
     {
-        var method = methods.First(each => each.Id == candidate.Method);
-        var materials = Companions.For(view, method, view.Catalogue.Materials[candidate.Material]);
-        var sheet = new FigureSheet(view.Case.Overrides ?? []);
-        var composition = method.Compose(new MethodInputs(view, materials, sheet));
-        var unknown = (view.Case.Overrides ?? []).Where(each => sheet.Figures.All(figure => figure.Id != each.Figure)).ToList();
-        if (unknown.Count > 0)
+        var (method, materials, graph, composition) = Composed(view, candidate.Method, candidate.Material);
+        var drawn = composition.Drawn.Value;
+        var figures = graph.Told(Shown(composition, graph));
+        var refused = ByHand.Refuse(view.Case.Overrides ?? [], graph);
+        if (refused.Count > 0)
         {
-            return Outcome<RepairPlan>.Failed([.. unknown.Select(each => new Problem("unknown-figure", "overrides",
-                $"This plan has no figure '{each.Figure}'.", "Remove the override, or use the identifier of one of the plan's figures."))]);
+            return Outcome<RepairPlan>.Failed(refused);
         }
 
         var timeline = Timeline.Lay([.. composition.Steps.Select(step => step.Timing)], view.StartAt, view.Climate, view.Hours, NothingYet);
         var readyAt = Timeline.ReadyAt(timeline);
-        var cure = composition.Steps.LastOrDefault(step => step.Stage == Stage.Apply) is { } last ? new LastCure(last.Id, materials.Main.Label!.FullMin, CureClock.For(materials.Main)) : null;
+        var cure = composition.Steps.LastOrDefault(step => step.Stage == Stage.Apply) is { } last ? new LastCure(last.Id, new CureTime(materials.Main.Label!.FullMin), CureClock.For(materials.Main)) : null;
         return Outcome<RepairPlan>.Of(new RepairPlan(
             RepairPlan.CurrentFormat,
             Catalogue.Version,
@@ -161,39 +157,34 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
             Timeline.FullCureAt(cure, timeline, view.Climate),
             Final(verdict, method),
             candidates,
-            new PlannedSystem(method.Id, method.Name, materials.Main.Id, materials.Main.Name, materials.Cloth.Id, materials.Filler.Id, materials.Cleaner.Id, method.Permanence, composition.Patches.Count > 0 ? materials.Patch?.Id : null),
-            Draw(view, composition),
-            composition.Steps,
-            sheet.Figures,
-            composition.Patches,
+            new PlannedSystem(method.Id, Message.Parse(method.Name), materials.Main.Id, Message.Parse(materials.Main.Name), materials.Cloth.Id, materials.Filler.Id, materials.Cleaner.Id, method.Permanence, drawn.Patches.Count > 0 ? materials.Patch?.Id : null),
+            Draughting.Of(view, drawn),
+            [.. composition.Steps.Select(Told)],
+            figures,
+            drawn.Patches,
             timeline,
             [.. composition.Steps.SelectMany(step => step.Cautions).Append("safety-sheet").Distinct().Select(id => Catalogue.Cautions[id])],
-            [.. composition.Warnings, .. Warn(view, composition, timeline), .. Fumes.Warn(sheet.Figures)],
-            [.. method.Schools.Where(id => IsOpen(view.Catalogue.Schools[id], candidates)).Select(id => Taken(view, id, candidate))],
+            [.. composition.Warnings.Concat(PlanWarnings.Of(view, composition, timeline)).Concat(Fumes.Warn(figures)).Select(warning => warning with { Text = warning.Text.Told() })],
+            [.. method.Schools.Where(id => SystemPick.IsOpen(view.Catalogue.Schools[id], candidates)).Select(id => SystemPick.Taken(view, id, candidate))],
             method.Proper?.What,
             method.Proper is { } proper ? (view.Case.Wanted.NeededBy ?? view.StartAt).AddDays(proper.WithinDays) : null,
-            Offcuts.Fit(composition.Patches, view.Case.Offcuts ?? []),
-            HandBackDesk.Write(view, method, materials.Main, sheet.Figures, readyAt),
+            Offcuts.Fit(drawn.Patches, view.Case.Offcuts ?? []),
+            HandBackDesk.Write(view, method, materials.Main, figures, readyAt),
             cure));
     }
 
-    /// <summary>Whether both answers of a question can be had for this damage.</summary>
-    private static bool IsOpen(School school, IReadOnlyList<Candidate> candidates) =>
-        school.Options.Count(option => candidates.Any(each => Is(option, each))) > 1;
+    /// <summary>The figures that a plan keeps: those that a step shows or waits for, and those that its drawing rests on.</summary>
+    private static IEnumerable<IFigure> Shown(Composition composition, FigureGraph graph) =>
+        composition.Steps.SelectMany(step => step.Figures.Append(step.Timing.Wait?.Because)).OfType<string>().Distinct().Select(graph.Find).OfType<IFigure>()
+            .Concat(FigureGraph.Shown(composition.Drawn));
 
-    private static bool Is(SchoolOption option, Candidate candidate) =>
-        (option.Method ?? candidate.Method) == candidate.Method && (option.Material ?? candidate.Material) == candidate.Material;
-
-    /// <summary>What was taken: where the answers are methods or materials, the one that the picked system is.</summary>
-    private static TakenSchool Taken(CaseView view, string id, Candidate picked)
+    private static PlanStep Told(PlanStep step) => step with
     {
-        var school = view.Catalogue.Schools[id];
-        var stands = school.Options.Where(option => (option.Method ?? option.Material) is not null).FirstOrDefault(option => Is(option, picked));
-        var taken = stands?.Id ?? view.School(id);
-        return new TakenSchool(id, taken, taken == school.Default ? school.Why : "Chosen by the technician, or ranked first here.");
-    }
-
-    private static PlanStep Step(Composition composition, string id) => composition.Steps.First(step => step.Id == id);
+        Title = step.Title.Told(),
+        Instruction = step.Instruction.Told(),
+        DoNotForget = step.DoNotForget?.Told(),
+        Timing = step.Timing.Wait is { } wait ? step.Timing with { Wait = wait with { Check = wait.Check.Told(), WhenLate = wait.WhenLate?.Told() } } : step.Timing,
+    };
 
     private static Verdict Final(Verdict verdict, IMendMethod method)
     {
@@ -205,43 +196,6 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
                 : [.. verdict.Reasons.Where(reason => !reason.Decides)]);
     }
 
-    private static IEnumerable<Warning> Warn(CaseView view, Composition composition, IReadOnlyList<TimedStep> timeline)
-    {
-        var bench = view.Case.Bench;
-        var dewC = DewPoint.Celsius(bench.TemperatureC, bench.RelativeHumidityPercent);
-        if (bench.TemperatureC < dewC + DewPoint.MarginK)
-        {
-            yield return new Warning("dew-point", $"The surface is only {bench.TemperatureC - dewC:0.0} °C above the dew point of {dewC:0.0} °C: warm it to {dewC + DewPoint.MarginK:0.0} °C in the same air, or wait for drier air. Nothing is coated before.", "clean");
-        }
-
-        foreach (var missed in timeline.Where(each => each.MissesWindow))
-        {
-            yield return new Warning("window-missed", $"Nobody is there before the window closes. {Step(composition, missed.StepId).Timing.Wait!.WhenLate}", missed.StepId);
-        }
-
-        for (var i = 1; i < timeline.Count; i++)
-        {
-            if (timeline[i].StartsAt is null && timeline[i - 1].StartsAt is not null)
-            {
-                yield return new Warning("never-ready", "This wait does not end at this bench: warm it, or find light for it.", timeline[i - 1].StepId);
-            }
-        }
-    }
-
     private RepairPlan NotHere(DateTimeOffset startAt, Verdict verdict, IReadOnlyList<Candidate> candidates, Drawing drawing) =>
         new(RepairPlan.CurrentFormat, Catalogue.Version, startAt, null, null, verdict, candidates, null, drawing, [], [], [], [], [], [], [], null, null);
-
-    private static Drawing Draw(CaseView view, Composition? composition) => Draw(view.Reach, view.Case.Damage.DepthMm, view.Outline, composition);
-
-    private static Drawing Draw(Reach reach, double depthMm, Outline? damage, Composition? composition) =>
-        new(
-            [.. reach.Layers.Select(layer => new SectionLayer(layer.Layer.Id, layer.Layer.Name, layer.Substance.Texture, layer.TopMm, layer.Layer.ThicknessMm, layer.DepthIntoMm))],
-            depthMm,
-            (damage?.LengthMm ?? 0) / 2,
-            damage?.Pieces ?? [],
-            composition?.Cut ?? [],
-            composition?.Key ?? [],
-            composition?.Profile,
-            composition?.Marks ?? [],
-            reach.IsSkin ? MarkView.Above : MarkView.Section);
 }

@@ -39,15 +39,14 @@ public static class ProductChecks
 
         if (product.Vapour is { } vapour && !RoomAir.Limits.ContainsKey(vapour.Solvent ?? ""))
         {
-            yield return new Problem("unknown-id", $"{at}.vapour.solvent", $"'{vapour.Solvent}' is not a vapour with a known limit.", $"Use one of: {string.Join(", ", RoomAir.Limits.Keys)}.");
+            yield return new Problem("unknown-id", $"{at}.vapour.solvent", $"'{vapour.Solvent ?? "":as-is}' is not a vapour with a known limit.", $"Use one of: {string.Join(", ", RoomAir.Limits.Keys):as-is}.");
         }
 
         foreach (var (value, low, high, field, unit) in Numbers(product))
         {
-            if (value is { } some && !(double.IsFinite(some) && some >= low && some <= high))
+            if (OutOfRange.Of(value, low, high, $"{at}.{field}", unit) is { } problem)
             {
-                var range = $"{low:0.###} to {high:0.###} {unit}".TrimEnd();
-                yield return new Problem("out-of-range", $"{at}.{field}", $"{some:0.###} {unit} is outside {range}.", $"Give a number from {range}.");
+                yield return problem;
             }
         }
     }

@@ -1,5 +1,6 @@
 using System.Text.Json.Serialization;
 using AbleMend.Core.Curing;
+using AbleMend.Core.Figures;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Mixing;
@@ -150,12 +151,6 @@ public sealed record Choice(
     string? Patch = null,
     IReadOnlyDictionary<string, string>? Schools = null
 );
-
-/// <summary>A figure set by hand, with the reason that is kept beside it.</summary>
-/// <param name="Figure">Identifier of the figure.</param>
-/// <param name="Value">Value in the figure's own unit, above 0.</param>
-/// <param name="Reason">Why, 3 to 300 characters.</param>
-public sealed record Override(string Figure, double Value, string Reason);
 
 /// <summary>Everything that a plan is worked out from. The same case and catalogue give the same plan.</summary>
 /// <param name="Format">Always <see cref="CurrentFormat"/>.</param>

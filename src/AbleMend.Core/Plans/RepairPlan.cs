@@ -1,11 +1,14 @@
-using System.Text.Json.Serialization;
 using AbleMend.Core.Curing;
+using AbleMend.Core.Figures;
 using AbleMend.Core.Gear;
 using AbleMend.Core.HandingBack;
 using AbleMend.Core.Matching;
 using AbleMend.Core.Patching;
+using AbleMend.Core.Quantities;
 using AbleMend.Core.Safety;
 using AbleMend.Core.Triage;
+using AbleMend.Core.Words;
+using System.Text.Json.Serialization;
 
 namespace AbleMend.Core.Plans;
 
@@ -16,7 +19,7 @@ namespace AbleMend.Core.Plans;
 /// <param name="TopMm">Depth of its outer face in millimetres.</param>
 /// <param name="ThicknessMm">Thickness in millimetres.</param>
 /// <param name="DepthIntoMm">How far the damage goes into it in millimetres.</param>
-public sealed record SectionLayer(string Id, string Name, Texture Texture, double TopMm, double ThicknessMm, double DepthIntoMm);
+public sealed record SectionLayer(string Id, Message Name, Texture Texture, double TopMm, double ThicknessMm, double DepthIntoMm);
 
 /// <summary>What the work does in the section, in millimetres from the middle and from the surface; 0 where it does not happen.</summary>
 /// <param name="CutHalfWidthMm">Half the width cut away at the surface.</param>
@@ -96,13 +99,13 @@ public enum MarkKind
 /// <param name="Points">Corner points in millimetres, in the coordinates of the view.</param>
 /// <param name="Closed">Whether the last point joins the first.</param>
 /// <param name="Words">A few words beside it, or null.</param>
-public sealed record DrawnMark(string Id, MarkView View, MarkKind Kind, IReadOnlyList<PointMm> Points, bool Closed, string? Words);
+public sealed record DrawnMark(string Id, MarkView View, MarkKind Kind, IReadOnlyList<PointMm> Points, bool Closed, Message? Words);
 
 /// <summary>A question on which practitioners disagree, with what this plan took.</summary>
 /// <param name="Id">Identifier of the question.</param>
 /// <param name="Option">Identifier of the option taken.</param>
 /// <param name="Why">Why the default is the default, or that it was chosen.</param>
-public sealed record TakenSchool(string Id, string Option, string Why);
+public sealed record TakenSchool(string Id, string Option, Message Why);
 
 /// <summary>The picture that every mend has: section and plan view, as data.</summary>
 /// <param name="Layers">Layers, outside in.</param>
@@ -137,19 +140,19 @@ public sealed record Drawing(
 /// <param name="Permanence">How long it is meant to hold.</param>
 /// <param name="Patch">Identifier of the stock that patches are cut from; null where none are.</param>
 public sealed record PlannedSystem(
-    string Method, string MethodName, string Material, string MaterialName, string Cloth, string Filler, string Cleaner, Permanence Permanence, string? Patch);
+    string Method, Message MethodName, string Material, Message MaterialName, string Cloth, string Filler, string Cleaner, Permanence Permanence, string? Patch);
 
 /// <summary>Something that the plan wants known: a wait that never ends, a gap in the drawer, a window that nobody is there for.</summary>
 /// <param name="Code">Stable code.</param>
 /// <param name="Text">What and what to do.</param>
 /// <param name="StepId">Step that it concerns, or null.</param>
-public sealed record Warning(string Code, string Text, string? StepId);
+public sealed record Warning(string Code, Message Text, string? StepId);
 
 /// <summary>The cure that ends last, so that a run can say when it ends as it now looks.</summary>
 /// <param name="StepId">Step with whose start it begins.</param>
 /// <param name="FullMin">Minutes at the clock's reference until full properties, above 0.</param>
 /// <param name="Clock">How it runs with temperature.</param>
-public sealed record LastCure(string StepId, double FullMin, CureClock Clock);
+public sealed record LastCure(string StepId, CureTime FullMin, CureClock Clock);
 
 /// <summary>A plan: the same case and catalogue give the same plan.</summary>
 /// <param name="Format">Always <see cref="CurrentFormat"/>.</param>
@@ -162,7 +165,7 @@ public sealed record LastCure(string StepId, double FullMin, CureClock Clock);
 /// <param name="System">The system that is planned; null when it is not mended here.</param>
 /// <param name="Drawing">The picture.</param>
 /// <param name="Steps">Steps in order.</param>
-/// <param name="Figures">Every figure with its derivation.</param>
+/// <param name="Figures">Every figure that a step shows, and all that those rest on, down to the facts of the case and the labels.</param>
 /// <param name="Patches">Patches in the order in which they are laid.</param>
 /// <param name="Timeline">Steps in clock time.</param>
 /// <param name="Cautions">Cautions that apply.</param>
@@ -190,7 +193,7 @@ public sealed record RepairPlan(
     IReadOnlyList<Caution> Cautions,
     IReadOnlyList<Warning> Warnings,
     IReadOnlyList<TakenSchool> Schools,
-    string? ProperRepair,
+    Message? ProperRepair,
     DateTimeOffset? ProperRepairBy,
     IReadOnlyList<Placement>? Placements = null,
     Aftercare? Aftercare = null,
@@ -198,5 +201,5 @@ public sealed record RepairPlan(
 )
 {
     /// <summary>Name and version of the format.</summary>
-    public const string CurrentFormat = "able-mend/plan/1";
+    public const string CurrentFormat = "able-mend/plan/2";
 }

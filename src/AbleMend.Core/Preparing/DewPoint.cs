@@ -1,3 +1,5 @@
+using AbleMend.Core.Figures;
+
 namespace AbleMend.Core.Preparing;
 
 /// <summary>Dew point and humidity by the Magnus formula.</summary>
@@ -36,22 +38,4 @@ public static class DewPoint
         var dewC = Guard.Within(airC, -37, 60, nameof(airC)) - MarginK;
         return 100 * Math.Exp((MagnusA * dewC / (MagnusBC + dewC)) - (MagnusA * airC / (MagnusBC + airC)));
     }
-
-    /// <summary>The dew point as a figure.</summary>
-    public static Worked Work(double airC, double relativeHumidityPercent) =>
-        new(
-            Celsius(airC, relativeHumidityPercent),
-            "°C",
-            new Derivation(
-                "Td = B·γ/(A − γ) with γ = ln(RH) + A·T/(B + T); coat only when the surface is at least 3 °C above it",
-                Source,
-                [
-                    new("Air", airC, "°C"),
-                    new("Relative humidity", relativeHumidityPercent, "%"),
-                    new("A", MagnusA, ""),
-                    new("B", MagnusBC, "°C"),
-                ],
-                $"Stays allowed up to {HighestHumidityPercent(airC):0} % at this temperature."
-            )
-        );
 }

@@ -1,3 +1,5 @@
+using AbleMend.Core.Figures;
+
 namespace AbleMend.Core.Proving;
 
 /// <summary>Air in a closed skin: p·V/T, altitude, and what a sealed volume draws in when it is cooled.</summary>

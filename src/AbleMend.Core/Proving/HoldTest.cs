@@ -1,3 +1,4 @@
+using AbleMend.Core.Figures;
 using System.Text.Json.Serialization;
 
 namespace AbleMend.Core.Proving;

@@ -1,3 +1,5 @@
+using AbleMend.Core.Words;
+
 namespace AbleMend.Core.Proving;
 
 /// <summary>A test that could fail.</summary>
@@ -7,7 +9,7 @@ namespace AbleMend.Core.Proving;
 /// <param name="Measures">What is measured, or null for a test by touch.</param>
 /// <param name="Unit">Unit of the measure.</param>
 /// <param name="Limit">Largest measure that passes.</param>
-public sealed record ProofTest(string Id, string Name, string Question, string? Measures, string? Unit, double? Limit)
+public sealed record ProofTest(string Id, [property: Words] string Name, [property: Words] string Question, [property: Words] string? Measures, string? Unit, double? Limit)
 {
     /// <value>All tests by identifier. Common practice; the limits are from memory.</value>
     public static IReadOnlyDictionary<string, ProofTest> All { get; } = new ProofTest[]

@@ -1,6 +1,8 @@
 using AbleMend.Core.Curing;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Proving;
+using AbleMend.Core.Words;
+using static AbleMend.Core.Quantities.Measures;
 
 namespace AbleMend.Core.Running;
 
@@ -77,9 +79,9 @@ public static class Run
             RunEventKind.HandsDone when state.Phase is not (StepPhase.Next or StepPhase.Hands) => Wrong("There is nothing in hand."),
             RunEventKind.Ready or RunEventKind.NotYet when state.Phase != StepPhase.Waiting => Wrong("Nothing is being waited for."),
             RunEventKind.Proof => RefuseProof(plan, state, next),
-            RunEventKind.Redo when plan.Steps.All(step => step.Id != next.StepId) => new Problem("unknown-id", "stepId", $"The plan has no step '{next.StepId}'.", "Reload the mend."),
+            RunEventKind.Redo when plan.Steps.All(step => step.Id != next.StepId) => new Problem("unknown-id", "stepId", $"The plan has no step '{next.StepId ?? "":as-is}'.", "Reload the mend."),
             RunEventKind.Note when string.IsNullOrWhiteSpace(next.Text) || next.Text.Length > 2000 => new Problem("bad-note", "text", "The note is empty, or longer than 2000 characters.", "Write something shorter."),
-            RunEventKind.Reading when next.Value is not (>= -10 and <= 45) => new Problem("out-of-range", "value", "A bench reading lies from -10 to 45 °C.", "Read the thermometer again."),
+            RunEventKind.Reading when next.Value is not (>= -10 and <= 45) => new Problem("out-of-range", "value", $"A bench reading lies from {Celsius(-10)} to {Celsius(45)}.", "Read the thermometer again."),
             RunEventKind.Pressure => RefusePressure(state, next),
             RunEventKind.Find when next.Text is not { Length: >= 1 and <= 120 } || string.IsNullOrWhiteSpace(next.Text) =>
                 new Problem("bad-place", "text", "The place is empty or longer than 120 characters.", "Say where in a few words."),
@@ -94,12 +96,12 @@ public static class Run
     private static Problem? RefusePressure(RunState state, RunEvent next) =>
         state.Hold is null || next.StepId != state.CurrentStepId
             ? new Problem("not-this-step", "stepId", "No hold test is current.", "Reload the mend: it went on elsewhere.")
-            : next.Value is not (>= 0 and <= 1000) ? new Problem("out-of-range", "value", "Gauge pressure lies from 0 to 1000 kPa.", "Read the gauge again.")
-            : next.AirC is not (null or >= -30 and <= 70) ? new Problem("out-of-range", "airC", "Air temperature lies from -30 to 70 °C.", "Read the thermometer again.")
-            : next.BarometerKpa is not (null or >= 50 and <= 110) ? new Problem("out-of-range", "barometerKpa", "A barometer shows 50 to 110 kPa.", "Read it again in kPa, at the shop and not reduced to sea level.")
+            : next.Value is not (>= 0 and <= 1000) ? new Problem("out-of-range", "value", $"Gauge pressure lies from {Kpa(0)} to {Kpa(1000)}.", "Read the gauge again.")
+            : next.AirC is not (null or >= -30 and <= 70) ? new Problem("out-of-range", "airC", $"Air temperature lies from {Celsius(-30)} to {Celsius(70)}.", "Read the thermometer again.")
+            : next.BarometerKpa is not (null or >= 50 and <= 110) ? new Problem("out-of-range", "barometerKpa", $"A barometer shows {Kpa(50)} to {Kpa(110)}.", "Read it again, at the shop and not reduced to sea level.")
             : null;
 
-    private static Problem Wrong(string message) => new("not-now", "kind", message, "Reload the mend: it may have gone on in another window.");
+    private static Problem Wrong(Message message) => new("not-now", "kind", message, "Reload the mend: it may have gone on in another window.");
 
     private static Problem? RefuseProof(RepairPlan plan, RunState state, RunEvent next)
     {

@@ -1,6 +1,7 @@
-using System.Text.Json.Serialization;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Proving;
+using AbleMend.Core.Words;
+using System.Text.Json.Serialization;
 
 namespace AbleMend.Core.Running;
 
@@ -42,7 +43,7 @@ public sealed record StepState(string StepId, StepPhase Phase, DateTimeOffset? S
 /// <param name="Check">What to look at or touch.</param>
 /// <param name="WhenLate">What to do when it was missed.</param>
 public sealed record LiveWindow(
-    string StepId, WaitKind Kind, DateTimeOffset FromAt, DateTimeOffset? OpensAt, DateTimeOffset? ClosesAt, string Check, string? WhenLate);
+    string StepId, WaitKind Kind, DateTimeOffset FromAt, DateTimeOffset? OpensAt, DateTimeOffset? ClosesAt, Message Check, Message? WhenLate);
 
 /// <summary>A run, folded from its events.</summary>
 /// <param name="CurrentStepId">Step that is next, in hand or waiting; null when all are done.</param>

@@ -1,4 +1,5 @@
 using AbleMend.Core.Curing;
+using AbleMend.Core.Figures;
 
 namespace AbleMend.Core.Safety;
 

@@ -1,6 +1,8 @@
-using System.Text.Json.Serialization;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Plans;
+using AbleMend.Core.Words;
+using System.Text.Json.Serialization;
+using static AbleMend.Core.Quantities.Measures;
 
 namespace AbleMend.Core.Triage;
 
@@ -31,7 +33,7 @@ public enum Decision
 /// <param name="Text">Reason in words of the trade.</param>
 /// <param name="Decides">Whether it decided, or only wants to be known.</param>
 /// <param name="Source">Where the rule comes from.</param>
-public sealed record Reason(string Code, string Text, bool Decides, string Source);
+public sealed record Reason(string Code, Message Text, bool Decides, Message Source);
 
 /// <summary>The verdict with its reasons.</summary>
 /// <param name="Decision">What to do.</param>
@@ -50,7 +52,7 @@ public sealed record Verdict(Decision Decision, IReadOnlyList<Reason> Reasons)
 /// <param name="Text">Reason in words.</param>
 /// <param name="Source">Where it comes from.</param>
 internal sealed record TriageRule(
-    string Code, Decision? Decision, Func<CaseView, bool> Applies, Func<CaseView, string> Text, string Source);
+    string Code, Decision? Decision, Func<CaseView, bool> Applies, Func<CaseView, Message> Text, string Source);
 
 /// <summary>Mend, mend for now, warranty, refer or retire.</summary>
 public static class TriageDesk
@@ -81,7 +83,7 @@ public static class TriageDesk
         new("brittle-all-over", Decision.Retire, view => view.Construction.Silhouette == Silhouette.Hull && view.Case.Damage.Neighbours is { Count: >= 6 },
             _ => "Cracks are scattered over a brittle hull: mending one starts the next. Retire it.", Practice),
         new("coating-worn-through", Decision.Refer, view => view.Outer.Families.Contains("hard-coating") && view.Outline.AreaMm2 > LargestBareMm2,
-            view => $"The hard coating is worn through over {view.Outline.AreaMm2:0} mm²: the tube is recoated or replaced.", Memory),
+            view => $"The hard coating is worn through over {Mm2(view.Outline.AreaMm2)}: the tube is recoated or replaced.", Memory),
         new("edge-catches", Decision.Refer, view => view.Outer.Families.Contains("hard-coating") && view.Case.Damage.EdgeCatches == true,
             _ => "The edge still catches with the burrs off: it cuts the seal. To a suspension workshop.", Practice),
         new("snapped", Decision.Retire, IsSnapped,
@@ -89,11 +91,11 @@ public static class TriageDesk
         new("warranty-in-force", Decision.Warranty, view => view.Case.Item.Warranty == Warranty.InForce && NotHit(view),
             _ => "It came without a knock and the warranty is in force: back first. Sanding it can void the claim.", Practice),
         new("new-board", Decision.Warranty, IsNewAndUnhurt,
-            view => $"It is {view.Case.Item.AgeMonths} months old and nobody hit it: ask for it under warranty first. Sanding it can void the claim.", Practice),
+            view => $"It is {view.Case.Item.AgeMonths ?? 0} months old and nobody hit it: ask for it under warranty first. Sanding it can void the claim.", Practice),
         new("fin-cant-changed", Decision.Refer, CantChanged,
-            view => $"The fin stands at {view.Case.Damage.Fin!.CantDeg:0.#}° and its twin at {view.Case.Damage.Fin.TwinCantDeg:0.#}°: the box has moved. It is reset or replaced, not glassed round.", Practice),
+            view => $"The fin stands at {Degrees(view.Case.Damage.Fin!.CantDeg):0.0} and its twin at {Degrees(view.Case.Damage.Fin.TwinCantDeg):0.0}: the box has moved. It is reset or replaced, not glassed round.", Practice),
         new("too-large", Decision.Refer, view => view.Outline.AreaMm2 / 100 > LargestAreaCm2,
-            view => $"{view.Outline.AreaMm2 / 100:0} cm² is more than {LargestAreaCm2:0} cm²: that is work for a specialist shop.", Memory),
+            view => $"{Cm2(view.Outline.AreaMm2 / 100)} is more than {Cm2(LargestAreaCm2)}: that is work for a specialist shop.", Memory),
         new("through-both-faces", Decision.Refer, view => view.Reach.FoamOpen && view.Reach.Layers.Count > 2 && view.Reach.Layers[^1].Touched && view.Reach.Layers[^1].Substance.Texture is Texture.Clear or Texture.Weave,
             _ => "It goes through to the other face: both skins have to be rebuilt round a new piece of core.", Practice),
         new("for-now-was-asked", Decision.MendForNow, view => view.Case.Wanted.Permanence == Permanence.ForNow,
@@ -105,7 +107,7 @@ public static class TriageDesk
         new("warranty-maybe", null, view => view.Case.Item.Warranty is Warranty.InForce or Warranty.Unknown && IsYoung(view),
             _ => "It is young enough for a warranty: ask before sanding, though a knock is seldom covered.", Practice),
         new("fin-cant-same", null, view => view.Case.Damage.Fin is not null && !CantChanged(view),
-            view => $"The fin stands at {view.Case.Damage.Fin!.CantDeg:0.#}°, as its twin does: the box stays.", Practice),
+            view => $"The fin stands at {Degrees(view.Case.Damage.Fin!.CantDeg):0.0}, as its twin does: the box stays.", Practice),
         new("fin-rocks", null, view => view.Case.Damage.Fin is { Rocks: true },
             _ => "The fin rocks: look for soft foam round the box and sand to solid.", Practice),
         new("heat", null, view => view.Case.Damage.Cause == Cause.Heat && view.Construction.Family is GearFamily.Boards or GearFamily.Hulls,
@@ -128,7 +130,7 @@ public static class TriageDesk
         : location?.Refuse is { } place ? Refused("place-refused", place)
         : null;
 
-    private static Verdict Refused(string code, string why) => new(Decision.Refuse, [new Reason(code, why, true, Practice)]);
+    private static Verdict Refused(string code, string why) => new(Decision.Refuse, [new Reason(code, Message.Parse(why), true, Practice)]);
 
     /// <summary>Judges a case.</summary>
     public static Verdict Judge(CaseView view)
@@ -147,7 +149,7 @@ public static class TriageDesk
                 .. applying
                     .Where(rule => rule.Decision is null || rule == deciding)
                     .OrderByDescending(rule => rule == deciding)
-                    .Select(rule => new Reason(rule.Code, rule.Text(view), rule == deciding, rule.Source)),
+                    .Select(rule => new Reason(rule.Code, rule.Text(view).Told(), rule == deciding, Message.Parse(rule.Source))),
             ]);
     }
 

@@ -1,4 +1,7 @@
+using AbleMend.Core.Quantities;
+using AbleMend.Core.Words;
 using Microsoft.AspNetCore.OpenApi;
+using Microsoft.OpenApi;
 
 namespace AbleMend.Server.Http;
 
@@ -20,6 +23,18 @@ public static class OpenApiWords
             {
                 schema.Required ??= new HashSet<string>();
                 schema.Required.Add("kind");
+            }
+
+            return Task.CompletedTask;
+        });
+        // Messages are said before they are sent, and quantities of one unit are numbers.
+        options.AddSchemaTransformer((schema, context, _) =>
+        {
+            JsonSchemaType? said = context.JsonTypeInfo.Type == typeof(Message) ? JsonSchemaType.String : context.JsonTypeInfo.Type == typeof(CureTime) ? JsonSchemaType.Number : null;
+            schema.Type = said ?? schema.Type;
+            if (context.JsonPropertyInfo is { PropertyType: var text, CustomConverter: not null } property && text == typeof(string))
+            {
+                schema.Type = property.IsGetNullable ? JsonSchemaType.String | JsonSchemaType.Null : JsonSchemaType.String;
             }
 
             return Task.CompletedTask;

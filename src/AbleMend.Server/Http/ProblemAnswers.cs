@@ -1,5 +1,6 @@
 using System.Text.Json;
 using AbleMend.Core;
+using AbleMend.Core.Words;
 using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Mvc;
 
@@ -14,7 +15,7 @@ public static class ProblemAnswers
 
     /// <summary>There is nothing under this identifier.</summary>
     public static IResult NotFound(string what, object id) =>
-        Answer(StatusCodes.Status404NotFound, $"There is no {what} {id}.", [new Problem("unknown-id", "id", $"There is no {what} {id}.", "Go back to the bench and pick it from the list.")]);
+        Answer(StatusCodes.Status404NotFound, $"There is no {what} {id}.", [new Problem("unknown-id", "id", $"There is no {what} {id.ToString() ?? "":as-is}.", "Go back to the bench and pick it from the list.")]);
 
     /// <summary>No endpoint takes this: mostly an unknown address, but a body that is not JSON is turned away by the router as well.</summary>
     public static IResult NothingHere(HttpContext context) =>
@@ -42,10 +43,10 @@ public static class ProblemAnswers
             StatusCodes.Status405MethodNotAllowed => new Problem("wrong-method", "", "This address does not take that kind of request.", "Look it up in the API's description."),
             StatusCodes.Status413PayloadTooLarge => TooLarge,
             StatusCodes.Status415UnsupportedMediaType => NotJson,
-            _ => new Problem("refused", "", details.Title ?? "The request was refused.", "Check the request."),
+            _ => new Problem("refused", "", Message.Parse(details.Title ?? "The request was refused."), "Check the request."),
         };
         details.Type = $"urn:able-mend:{problem.Code}";
-        details.Title = problem.Message;
+        details.Title = problem.Message.ToString();
         details.Extensions["problems"] = new[] { problem };
     }
 
@@ -60,7 +61,7 @@ public static class ProblemAnswers
 
     /// <summary>Builds the details.</summary>
     public static ProblemDetails Details(int status, string title, IReadOnlyList<Problem> problems) =>
-        new() { Status = status, Title = title, Type = $"urn:able-mend:{problems[0].Code}", Detail = problems[0].Message, Extensions = { ["problems"] = problems } };
+        new() { Status = status, Title = title, Type = $"urn:able-mend:{problems[0].Code}", Detail = problems[0].Message.ToString(), Extensions = { ["problems"] = problems } };
 }
 
 /// <summary>Turns what goes wrong while a request is read into problem details, and hides everything else.</summary>
@@ -91,7 +92,7 @@ public sealed class FaultHandler(IProblemDetailsService writer, ILogger<FaultHan
             BadHttpRequestException { InnerException: JsonException broken } => (400, "This is not what was expected.", OpenJson.Explain(broken)),
             BadHttpRequestException { StatusCode: StatusCodes.Status415UnsupportedMediaType } =>
                 (415, "This is not JSON.", ProblemAnswers.NotJson),
-            BadHttpRequestException bad => (bad.StatusCode, "This request cannot be read.", new Problem("bad-request", "", bad.Message, "Check the address and its parameters.")),
+            BadHttpRequestException bad => (bad.StatusCode, "This request cannot be read.", new Problem("bad-request", "", $"{bad.Message:as-is}", "Check the address and its parameters.")),
             _ => (500, "Something went wrong here.", new Problem("fault", "", "Something went wrong here; nothing was changed.", "Try again; if it stays, look into the server's log.")),
         };
 }

@@ -1,5 +1,6 @@
 using AbleMend.Core.Triage;
 using AbleMend.Core;
+using AbleMend.Core.Words;
 using AbleMend.Data;
 using AbleMend.Server.Mends;
 using Microsoft.EntityFrameworkCore;
@@ -9,7 +10,7 @@ namespace AbleMend.Server.Log;
 /// <summary>A closed mend; without a decision where its record cannot be read.</summary>
 public sealed record LogEntry(
     int Id, string Tag, string ItemName, MendStatus Status, Decision? Decision, string Location, string DamageKind,
-    string? MethodName, string? MaterialName, DateTimeOffset ClosedAt, string? Words, int? FollowsMendId);
+    Message? MethodName, Message? MaterialName, DateTimeOffset ClosedAt, Message? Words, int? FollowsMendId);
 
 /// <summary>The log of closed mends.</summary>
 public static class LogEndpoints
@@ -42,7 +43,11 @@ public static class LogEndpoints
         return new LogEntry(
             row.Id, row.Item.Tag, row.Item.Name, row.Status, plan.Verdict.Decision, repairCase.Damage.Location,
             Kebab<Core.Gear.DamageKind>.Id(repairCase.Damage.Kind), plan.System?.MethodName, plan.System?.MaterialName, row.ClosedAt!.Value,
-            row.Events.OrderBy(each => each.Number).LastOrDefault(each => each.Kind == "hand-back")?.Text ?? plan.Verdict.Reasons.FirstOrDefault(reason => reason.Decides)?.Text,
+            Said(row) ?? plan.Verdict.Reasons.FirstOrDefault(reason => reason.Decides)?.Text,
             row.FollowsMendId);
     }
+
+    /// <summary>What was told when it was handed back: somebody's own words, which no language file changes.</summary>
+    private static Message? Said(MendRow row) =>
+        row.Events.OrderBy(each => each.Number).LastOrDefault(each => each.Kind == "hand-back")?.Text is { } text ? (Message)$"{text:as-is}" : null;
 }

@@ -1,6 +1,7 @@
 using AbleMend.Core;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Running;
+using AbleMend.Core.Words;
 using AbleMend.Data;
 
 namespace AbleMend.Server.Mends;
@@ -53,7 +54,7 @@ public sealed record NewEvent(
     RunEventKind Kind, string? StepId = null, string? Text = null, double? Value = null, bool? Passed = null, double? AirC = null, double? BarometerKpa = null);
 
 /// <summary>A band of the time strip: hands, then a wait with its window.</summary>
-public sealed record Band(string Title, DateTimeOffset StartsAt, DateTimeOffset HandsEndAt, DateTimeOffset? OpensAt, DateTimeOffset? ClosesAt);
+public sealed record Band(Message Title, DateTimeOffset StartsAt, DateTimeOffset HandsEndAt, DateTimeOffset? OpensAt, DateTimeOffset? ClosesAt);
 
 /// <summary>A mend under way, as the bench shows it.</summary>
 public sealed record BenchEntry(
@@ -62,8 +63,8 @@ public sealed record BenchEntry(
     string ItemName,
     Urgency Urgency,
     StepPhase Phase,
-    string StepTitle,
-    string? NextTitle,
+    Message StepTitle,
+    Message? NextTitle,
     LiveWindow? Window,
     DateTimeOffset? UseBy,
     DateTimeOffset? DueAt,

@@ -1,3 +1,4 @@
+using AbleMend.Core.Figures;
 using AbleMend.Core.Plans;
 using AbleMend.Server.Http;
 using Microsoft.AspNetCore.Http.HttpResults;
@@ -8,7 +9,19 @@ namespace AbleMend.Server.Plans;
 public static class PlanEndpoints
 {
     /// <summary>Maps the endpoints.</summary>
-    public static void MapPlans(this RouteGroupBuilder api) =>
+    public static void MapPlans(this RouteGroupBuilder api)
+    {
+        api.MapPost("/plans/effects/{figure}", (string figure, RepairCase repairCase, Planner planner, TimeProvider time) =>
+            {
+                var outcome = planner.Effects(repairCase.StartingAt(time.GetUtcNow()), figure);
+                return outcome.Value is { } effects ? Results.Ok(effects) : ProblemAnswers.Unprocessable(outcome.Problems);
+            })
+            .WithName("effectsOn")
+            .WithSummary("What a figure of a case's plan becomes when each that it is worked out from is a little more. Nothing is kept.")
+            .Produces<IReadOnlyList<Effect>>()
+            .ProducesProblem(StatusCodes.Status400BadRequest)
+            .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+
         api.MapPost("/plans", (RepairCase repairCase, Planner planner, TimeProvider time) =>
             {
                 var outcome = planner.Plan(repairCase.StartingAt(time.GetUtcNow()));
@@ -20,6 +33,7 @@ public static class PlanEndpoints
             .ProducesProblem(StatusCodes.Status400BadRequest)
             .ProducesProblem(StatusCodes.Status413PayloadTooLarge)
             .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+    }
 
     /// <summary>The case with its start filled in where it is open.</summary>
     public static RepairCase StartingAt(this RepairCase repairCase, DateTimeOffset now) =>

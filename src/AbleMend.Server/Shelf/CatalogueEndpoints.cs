@@ -6,11 +6,12 @@ using AbleMend.Core.Materials;
 using AbleMend.Core.Methods;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Proving;
+using AbleMend.Core.Words;
 
 namespace AbleMend.Server.Shelf;
 
 /// <summary>A method as the page names it.</summary>
-public sealed record MethodWords(string Id, string Name, string Why, Permanence Permanence);
+public sealed record MethodWords(string Id, [property: Words] string Name, [property: Words] string Why, Permanence Permanence);
 
 /// <summary>Everything that can be picked.</summary>
 public sealed record CatalogueView(

@@ -15,7 +15,7 @@ public class CatalogueTests
     {
         Shipped.MaterialList.ShouldAllBe(material => material.Source.Length > 10);
         Shipped.ConstructionList.ShouldAllBe(construction => construction.Source.Length > 10);
-        Shipped.Rules.ShouldAllBe(rule => rule.Source.Length > 10 && rule.Reason.Length > 10);
+        Shipped.Rules.ShouldAllBe(rule => rule.Source.Length > 10 && rule.Reason.ToString().Length > 10);
     }
 
     [Fact]

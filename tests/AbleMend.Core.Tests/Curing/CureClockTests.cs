@@ -11,20 +11,20 @@ public class CureClockTests
 
     [Fact]
     public void At_the_labels_temperature_the_labels_minutes_hold() =>
-        Clock.TryFindReached(90, Start, Climate.Steady(25)).ShouldBe(Start.AddMinutes(90));
+        Clock.TryFindReached(new(90), Start, Climate.Steady(25)).ShouldBe(Start.AddMinutes(90));
 
     [Fact]
-    public void Below_its_lowest_temperature_it_never_gets_there() => Clock.TryFindReached(1, Start, Climate.Steady(11.9)).ShouldBeNull();
+    public void Below_its_lowest_temperature_it_never_gets_there() => Clock.TryFindReached(new(1), Start, Climate.Steady(11.9)).ShouldBeNull();
 
     [Fact]
-    public void At_its_lowest_temperature_it_still_cures() => Clock.TryFindReached(1, Start, Climate.Steady(12)).ShouldNotBeNull();
+    public void At_its_lowest_temperature_it_still_cures() => Clock.TryFindReached(new(1), Start, Climate.Steady(12)).ShouldNotBeNull();
 
     [Fact]
     public void A_cold_night_is_added_and_not_averaged()
     {
         var climate = Climate.Of([new(Start, 25), new(Start.AddMinutes(60), 5), new(Start.AddMinutes(660), 25)]);
         // An hour before the cold, none in it, the other half hour after it.
-        Clock.TryFindReached(90, Start, climate).ShouldBe(Start.AddMinutes(690));
+        Clock.TryFindReached(new(90), Start, climate).ShouldBe(Start.AddMinutes(690));
     }
 
     // The integral is checked against a simple sum over seconds, the slower twin.
@@ -40,12 +40,12 @@ public class CureClockTests
             second++;
         }
 
-        var reached = Clock.TryFindReached(240, Start, climate)!.Value;
+        var reached = Clock.TryFindReached(new(240), Start, climate)!.Value;
         (reached - Start).TotalSeconds.ShouldBe(second, 1.5, "the sum steps in whole seconds");
     }
 
     [Fact]
-    public void Nothing_is_looked_for_past_sixty_days() => Clock.TryFindReached(61 * 24 * 60, Start, Climate.Steady(25)).ShouldBeNull();
+    public void Nothing_is_looked_for_past_sixty_days() => Clock.TryFindReached(new(61 * 24 * 60), Start, Climate.Steady(25)).ShouldBeNull();
 
     [Fact]
     public void A_reading_holds_until_the_next()
@@ -117,9 +117,9 @@ public class CureClockTests
     {
         var noon = new DateTimeOffset(2026, 6, 21, 12, 0, 0, TimeSpan.Zero);
         var bySun = new CureClock(20, 0, 5, BySun: true);
-        bySun.TryFindReached(5, noon, Climate.Steady(4).Under(new Sky(50, 0))).ShouldBeNull();
-        bySun.TryFindReached(5, noon, Climate.Steady(5).Under(new Sky(50, 0))).ShouldNotBeNull();
-        bySun.TryFindReached(5, noon, Climate.Steady(20)).ShouldBe(noon.AddMinutes(5), "without a sky the label's daylight holds");
+        bySun.TryFindReached(new(5), noon, Climate.Steady(4).Under(new Sky(50, 0))).ShouldBeNull();
+        bySun.TryFindReached(new(5), noon, Climate.Steady(5).Under(new Sky(50, 0))).ShouldNotBeNull();
+        bySun.TryFindReached(new(5), noon, Climate.Steady(20)).ShouldBe(noon.AddMinutes(5), "without a sky the label's daylight holds");
     }
 
     [Fact]
@@ -127,17 +127,17 @@ public class CureClockTests
     {
         var clock = new CureClock(20, 0, 5);
         var climate = Climate.Of([new(Start.AddHours(-2), 4), new(Start.AddHours(-1), 20), new(Start.AddHours(1), 4), new(Start.AddHours(2), 20)]);
-        clock.TryFindReached(60, Start, climate).ShouldBe(Start.AddHours(1));
-        clock.TryFindReached(61, Start, climate).ShouldBe(Start.AddHours(2).AddMinutes(1), "the cold hour stands still");
-        clock.TryFindReached(60, Start.AddHours(-2), climate).ShouldBe(Start);
+        clock.TryFindReached(new(60), Start, climate).ShouldBe(Start.AddHours(1));
+        clock.TryFindReached(new(61), Start, climate).ShouldBe(Start.AddHours(2).AddMinutes(1), "the cold hour stands still");
+        clock.TryFindReached(new(60), Start.AddHours(-2), climate).ShouldBe(Start);
     }
 
     [Fact]
     public void Sixty_days_are_waited_and_not_a_minute_more()
     {
         var clock = new CureClock(20, 0, 5);
-        clock.TryFindReached(60 * 1440, Start, Climate.Steady(20)).ShouldBe(Start.AddDays(60));
-        clock.TryFindReached((60 * 1440) + 1, Start, Climate.Steady(20)).ShouldBeNull();
+        clock.TryFindReached(new(60 * 1440), Start, Climate.Steady(20)).ShouldBe(Start.AddDays(60));
+        clock.TryFindReached(new((60 * 1440) + 1), Start, Climate.Steady(20)).ShouldBeNull();
     }
 
     [Fact]

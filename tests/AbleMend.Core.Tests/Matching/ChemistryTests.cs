@@ -130,6 +130,6 @@ public class ChemistryTests
     public void A_tool_that_is_not_at_hand_is_named_as_something_to_get()
     {
         var plan = (Cases.Usual("ski", DamageKind.CoreShot) with { Tools = new Tools(Cases.Cup, ["P80", "P220"], ["scraper", "clamps"]) }).Planned();
-        plan.Candidates.First(each => each.Method == "base-weld").Findings.ShouldContain(finding => finding.Weight == Weight.ToBuy && finding.Reason.Contains("base-gun"));
+        plan.Candidates.First(each => each.Method == "base-weld").Findings.ShouldContain(finding => finding.Weight == Weight.ToBuy && finding.Reason.ToString().Contains("base-gun"));
     }
 }

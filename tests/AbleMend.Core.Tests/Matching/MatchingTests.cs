@@ -35,7 +35,7 @@ public class MatchingTests
         var problem = Cases.Eps().Choosing(method, resin).Refused().Single();
         problem.Code.ShouldBe("system-vetoed");
         problem.Field.ShouldBe("choice.material");
-        problem.Message.ShouldContain("EPS foam core");
+        problem.Message.ToString().ShouldContain("EPS foam core");
     }
 
     // Whatever the damage, the place, the wishes and the choice: no plan for an EPS board ever carries polyester.
@@ -177,11 +177,11 @@ public class MatchingTests
     [Fact]
     public void Every_finding_says_why_and_where_from() =>
         Cases.Eps().AtBench(each => each with { RelativeHumidityPercent = 95 }).Planned().Candidates.SelectMany(candidate => candidate.Findings)
-            .ShouldAllBe(finding => finding.Reason.Length > 10 && finding.Source.Length > 3);
+            .ShouldAllBe(finding => finding.Reason.ToString().Length > 10 && finding.Source.ToString().Length > 3);
 
     [Fact]
     public void When_nothing_fits_it_says_what_would() =>
-        Cases.DeckDing().AtBench(each => each with { TemperatureC = 1 }).Refused().Single().Remedy.ShouldContain("bench");
+        Cases.DeckDing().AtBench(each => each with { TemperatureC = 1 }).Refused().Single().Remedy.ToString().ShouldContain("bench");
 
     private static IEnumerable<string> Rules(RepairCase repairCase, string resin) =>
         repairCase.Planned().Candidates.First(candidate => candidate.Material == resin && candidate.Method == "fill-glass-coat").Findings.Select(finding => finding.Rule);

@@ -47,7 +47,7 @@ public class SchoolTests
         var school = Cases.Planner.Catalogue.Schools[question];
         taken.Option.ShouldBe(school.Default);
         taken.Why.ShouldBe(school.Why);
-        school.Why.Length.ShouldBeGreaterThan(20);
+        school.Why.ToString().Length.ShouldBeGreaterThan(20);
         school.Options.ShouldContain(option => option.Id == answer);
     }
 

@@ -40,7 +40,7 @@ public class FillGlassCoatTests
     {
         J21.Verdict.Reasons.Select(reason => reason.Code).ShouldContain("fin-cant-same");
         J21.Steps[0].Id.ShouldBe("fin-rock");
-        J21.Step("mask").Instruction.ShouldContain("drip edge");
+        J21.Step("mask").Instruction.ToString().ShouldContain("drip edge");
         J21.Step("mask").DoNotForget.ShouldBe("Tape over the box.");
         J21.Step("prove-fin-fit").Proof.ShouldBe("fin-fit");
     }
@@ -57,7 +57,7 @@ public class FillGlassCoatTests
     {
         var plan = Cases.FinBox().OfSchool("patch-order", "large-first").Planned();
         plan.Patches[0].AreaCm2.ShouldBeGreaterThan(plan.Patches[1].AreaCm2);
-        plan.Step("glass").Instruction.ShouldContain("Larger patch first");
+        plan.Step("glass").Instruction.ToString().ShouldContain("Larger patch first");
     }
 
     [Theory]
@@ -78,7 +78,7 @@ public class FillGlassCoatTests
         var plan = Cases.DeckDing(4).Choosing("fill-glass-coat", "polyester-laminating").Planned();
         plan.Step("glass").Timing.Wait!.Kind.ShouldBe(WaitKind.Recoat);
         plan.Time("glass").ClosesAt.ShouldNotBeNull();
-        plan.Step("coat-mix").DoNotForget!.ShouldStartWith("Wax first, then catalyst");
+        plan.Step("coat-mix").DoNotForget!.ToString().ShouldStartWith("Wax first, then catalyst");
         plan.Step("coat-mix").Cautions.ShouldContain("peroxide");
     }
 
@@ -118,10 +118,10 @@ public class FillGlassCoatTests
     [Fact]
     public void On_a_scale_the_parts_are_told_in_grams() =>
         (Cases.FinBox() with { Tools = new Tools(new Core.Mixing.ScaleDevice(0.1), ["P60", "P150", "P220", "P320", "P400"]) })
-            .Planned().Step("glass-mix").Instruction.ShouldStartWith("On the scale");
+            .Planned().Step("glass-mix").Instruction.ToString().ShouldStartWith("On the scale");
 
     private static IReadOnlyList<string> Ladder(RepairPlan plan) =>
-        [.. plan.Figures.Where(figure => figure.Id.StartsWith("sand.", StringComparison.Ordinal)).Select(figure => figure.Label)];
+        [.. plan.Figures.Where(figure => figure.Id.StartsWith("sand.", StringComparison.Ordinal)).Select(figure => figure.Label.ToString())];
 }
 
 /// <summary>J06: a deck ding, quick. Check values: common practice, no source.</summary>
@@ -142,7 +142,7 @@ public class UvUnderFilmTests
     {
         J06.Figure("light.minutes").Value.ShouldBe(10);
         (J06.Time("spread").OpensAt - J06.Time("spread").HandsEndAt)!.Value.TotalMinutes.ShouldBe(10, 1e-6);
-        J06.Step("spread").Timing.Wait!.Check.ShouldContain("stick");
+        J06.Step("spread").Timing.Wait!.Check.ToString().ShouldContain("stick");
     }
 
     [Fact]

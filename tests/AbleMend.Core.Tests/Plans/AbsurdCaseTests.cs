@@ -24,7 +24,7 @@ public class AbsurdCaseTests
                 var problems = Problems(example, path, JsonValue.Create(absurd));
                 problems.ShouldNotBeEmpty($"{example}: {path} = {absurd}");
                 problems.ShouldContain(problem => Names(problem.Field, path), $"{example}: {path} = {absurd} gives {string.Join("; ", problems.Select(problem => problem.Field))}");
-                problems.ShouldAllBe(problem => problem.Remedy.Length > 5);
+                problems.ShouldAllBe(problem => problem.Remedy.ToString().Length > 5);
             }
         }
     }

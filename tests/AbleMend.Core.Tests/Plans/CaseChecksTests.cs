@@ -25,7 +25,7 @@ public class CaseChecksTests
 
     [Fact]
     public void How_deep_the_item_is_depends_on_the_place() =>
-        Cases.DeckDing(50).Damaged(damage => damage with { Location = "rail" }).Refused().Single().Message.ShouldContain("33.2 mm thick at the rail");
+        Cases.DeckDing(50).Damaged(damage => damage with { Location = "rail" }).Refused().Single().Message.ToString().ShouldContain("33.2 mm thick at the rail");
 
     public static TheoryData<string, Func<RepairCase, RepairCase>> Beyond => new()
     {
@@ -89,7 +89,7 @@ public class CaseChecksTests
         { "shelf[0].material", each => each with { Shelf = [new OnShelf("unobtainium")] } },
         { "overrides[0].value", each => each with { Overrides = [new Override("coat.batch", -1, "because")] } },
         { "overrides[0].reason", each => each with { Overrides = [new Override("coat.batch", 20, "")] } },
-        { "overrides", each => each with { Overrides = [new Override("no.such-figure", 20, "because")] } },
+        { "overrides[0].figure", each => each with { Overrides = [new Override("no.such-figure", 20, "because")] } },
     };
 
     [Theory]
@@ -98,7 +98,7 @@ public class CaseChecksTests
     {
         var problems = change(Cases.DeckDing()).Refused();
         problems.Select(problem => problem.Field).ShouldContain(field);
-        problems.ShouldAllBe(problem => problem.Message.Length > 5 && problem.Remedy.Length > 5);
+        problems.ShouldAllBe(problem => problem.Message.ToString().Length > 5 && problem.Remedy.ToString().Length > 5);
     }
 
     public static TheoryData<Func<RepairCase, RepairCase>> On => new()

@@ -107,8 +107,8 @@ public class OpenJsonTests
         var problem = OpenJson.ReadCase(Json.Replace(good, bad)).Problems.Single();
         problem.Code.ShouldBe("broken-json");
         problem.Field.ShouldStartWith(field);
-        problem.Message.ShouldNotContain("System.");
-        problem.Message.ShouldNotContain("AbleMend.");
+        problem.Message.ToString().ShouldNotContain("System.");
+        problem.Message.ToString().ShouldNotContain("AbleMend.");
     }
 
     [Theory]

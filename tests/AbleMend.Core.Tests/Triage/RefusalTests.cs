@@ -89,7 +89,7 @@ public class RefusalTests
         var plan = Cases.Usual("breathable-wader", DamageKind.Pinholes).Damaged(damage => damage with { Located = false }).Planned();
         plan.Verdict.Reasons.ShouldContain(reason => reason.Code == "find-first");
         plan.Steps[0].Id.ShouldBe("find");
-        plan.Steps[0].Instruction.ShouldContain("dark spot");
+        plan.Steps[0].Instruction.ToString().ShouldContain("dark spot");
     }
 
     [Fact]

@@ -85,7 +85,7 @@ public class TriageTests
 
     private static Verdict Judged(RepairCase repairCase) => TriageDesk.Judge(new CaseView(repairCase, Cases.Planner.Catalogue));
 
-    private static string Text(RepairCase repairCase, string code) => Judged(repairCase).Reasons.Single(reason => reason.Code == code).Text;
+    private static string Text(RepairCase repairCase, string code) => Judged(repairCase).Reasons.Single(reason => reason.Code == code).Text.ToString();
 
     [Theory]
     [InlineData(20, 3, Decision.Mend)]
@@ -187,7 +187,7 @@ public class TriageTests
 
     [Fact]
     public void Every_reason_says_where_it_comes_from() =>
-        Cases.FinBox().Planned().Verdict.Reasons.ShouldAllBe(reason => reason.Source.Length > 0 && reason.Text.Length > 0);
+        Cases.FinBox().Planned().Verdict.Reasons.ShouldAllBe(reason => reason.Source.ToString().Length > 0 && reason.Text.ToString().Length > 0);
 
     private static RepairCase Young(int months, Warranty warranty, Cause cause) =>
         Cases.DeckDing().Damaged(damage => damage with { Cause = cause }) with { Item = new ItemFacts("BRD-08", "pu-polyester-board", months, warranty) };

@@ -1,8 +1,22 @@
 import createClient from 'openapi-fetch';
+import type { Units } from '../ui/units';
 import type { paths } from './schema';
 import type { Problem } from './types';
 
 export const api = createClient<paths>({ baseUrl: '/' });
+
+let units: Units = 'metric';
+
+/** Sentences come from the server in words: from now on in these units. */
+export function speakIn(next: Units): void {
+  units = next;
+}
+
+api.use({
+  onRequest({ request }) {
+    request.headers.set('Able-Mend-Units', units);
+  },
+});
 
 /** A refusal of the server, with its problems ready to be shown. */
 export class Refused extends Error {

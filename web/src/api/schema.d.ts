@@ -4,6 +4,23 @@
  */
 
 export interface paths {
+    "/api/plans/effects/{figure}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a figure of a case's plan becomes when each that it is worked out from is a little more. Nothing is kept. */
+        post: operations["effectsOn"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plans": {
         parameters: {
             query?: never;
@@ -295,7 +312,7 @@ export interface components {
         };
         /** @description A band of the time strip: hands, then a wait with its window. */
         Band: {
-            title: string;
+            title: components["schemas"]["Message"];
             /** Format: date-time */
             startsAt: string;
             /** Format: date-time */
@@ -313,8 +330,8 @@ export interface components {
             itemName: string;
             urgency: components["schemas"]["Urgency"];
             phase: components["schemas"]["StepPhase"];
-            stepTitle: string;
-            nextTitle: null | string;
+            stepTitle: components["schemas"]["Message"];
+            nextTitle: null | components["schemas"]["Message"];
             window: null | components["schemas"]["LiveWindow"];
             /** Format: date-time */
             useBy: null | string;
@@ -416,13 +433,13 @@ export interface components {
             /** @description Identifier of the method. */
             method: string;
             /** @description Its name. */
-            methodName: string;
+            methodName: components["schemas"]["Message"];
             /** @description Identifier of the main material, the one that holds. */
             material: string;
             /** @description Its name. */
-            materialName: string;
+            materialName: components["schemas"]["Message"];
             /** @description What speaks for it. */
-            why: string;
+            why: components["schemas"]["Message"];
             /** @description Whether it may not be used. */
             vetoed: boolean;
             /** @description What the rules say against it. */
@@ -681,6 +698,8 @@ export interface components {
              */
             handleableMin?: null | number;
         };
+        /** @description Minutes of a label, on the clock of the cure: at the label's temperature, or in the label's light. */
+        CureTime: number;
         /** @description The damage as seen. */
         Damage: {
             /** @description Kind of hurt. */
@@ -738,16 +757,16 @@ export interface components {
          * @enum {unknown}
          */
         Decision: "mend" | "mend-for-now" | "warranty" | "refer" | "retire" | "refuse";
-        /** @description Why a figure is what it is: inputs, rule and source. */
+        /** @description Why a figure is what it is. */
         Derivation: {
             /** @description The formula or rule in words and symbols. */
-            rule: string;
+            rule: components["schemas"]["Message"];
             /** @description Where the rule comes from. */
             source: components["schemas"]["Source"];
-            /** @description What went in. */
-            inputs: components["schemas"]["Input"][];
+            /** @description Identifiers of the figures that went in: each stands in the plan as well, down to the ground. */
+            inputs: string[];
             /** @description What would change the figure, or null when the inputs say it all. */
-            wouldChange?: null | string;
+            wouldChange?: string;
         };
         /** @description A mend that is not started yet. */
         DraftEntry: {
@@ -799,15 +818,29 @@ export interface components {
             points: components["schemas"]["PointMm"][];
             /** @description Whether the last point joins the first. */
             closed: boolean;
-            /** @description A few words beside it, or null. */
-            words: null | string;
+            words: null | components["schemas"]["Message"];
         };
-        /** @description A number of the plan that can be opened to its reason. */
+        /** @description What a figure becomes when one that it is worked out from changes. */
+        Effect: {
+            /** @description Identifier of the figure that changes. */
+            input: string;
+            /**
+             * Format: double
+             * @description What it changes to, in its unit.
+             */
+            value: number;
+            /**
+             * Format: double
+             * @description What the figure that was asked about then is, in its unit.
+             */
+            becomes: number;
+        };
+        /** @description A number of a plan that can be opened to its reason. */
         Figure: {
             /** @description Identifier, such as `glass.batch`. */
             id: string;
             /** @description What it is. */
-            label: string;
+            label: components["schemas"]["Message"];
             /**
              * Format: double
              * @description Value in Unit, as it is used.
@@ -820,10 +853,19 @@ export interface components {
              * @description Digits after the point to show.
              */
             decimals: number;
+            /** @description Where its number comes from. */
+            kind: components["schemas"]["FigureKind"];
             /** @description Why. */
             derivation: components["schemas"]["Derivation"];
+            /** @description The weakest source that it rests on, all the way down. */
+            foundedOn: components["schemas"]["SourceKind"];
             setByHand: null | components["schemas"]["SetByHand"];
         };
+        /**
+         * @description What kind of thing a figure is: where its number comes from.
+         * @enum {unknown}
+         */
+        FigureKind: "worked" | "constant" | "shape" | "fact" | "label";
         /** @description How the fin stands, compared with its twin. */
         FinCheck: {
             /**
@@ -853,13 +895,12 @@ export interface components {
             /** @description How hard it speaks. */
             weight: components["schemas"]["Weight"];
             /** @description Why, in words of the trade. */
-            reason: string;
+            reason: components["schemas"]["Message"];
             /** @description Identifier of the layer that it protects, or null. */
             layer: null | string;
-            /** @description Name of that layer. */
-            layerName: null | string;
+            layerName: null | components["schemas"]["Message"];
             /** @description Where the rule comes from. */
-            source: string;
+            source: components["schemas"]["Message"];
         };
         /** @description A leak or flaw on the item's record. */
         FoundBefore: {
@@ -911,18 +952,6 @@ export interface components {
          * @enum {unknown}
          */
         HoldVerdict: "not-yet" | "pass" | "fail";
-        /** @description One thing that a figure was worked out from. */
-        Input: {
-            /** @description What it is, as the bench would say it. */
-            name: string;
-            /**
-             * Format: double
-             * @description Its value, in Unit.
-             */
-            value: number;
-            /** @description Unit symbol; empty for a plain number. */
-            unit: string;
-        };
         /** @description The item. */
         ItemFacts: {
             /** @description Fleet tag, 1 to 40 characters. */
@@ -970,11 +999,8 @@ export interface components {
         LastCure: {
             /** @description Step with whose start it begins. */
             stepId: string;
-            /**
-             * Format: double
-             * @description Minutes at the clock's reference until full properties, above 0.
-             */
-            fullMin: number;
+            /** @description Minutes at the clock's reference until full properties, above 0. */
+            fullMin: components["schemas"]["CureTime"];
             /** @description How it runs with temperature. */
             clock: components["schemas"]["CureClock"];
         };
@@ -1034,9 +1060,8 @@ export interface components {
              */
             closesAt: null | string;
             /** @description What to look at or touch. */
-            check: string;
-            /** @description What to do when it was missed. */
-            whenLate: null | string;
+            check: components["schemas"]["Message"];
+            whenLate: null | components["schemas"]["Message"];
         };
         /** @description A place on an item, with what it changes. */
         Location: {
@@ -1086,11 +1111,11 @@ export interface components {
             decision: null | components["schemas"]["Decision"];
             location: string;
             damageKind: string;
-            methodName: null | string;
-            materialName: null | string;
+            methodName: null | components["schemas"]["Message"];
+            materialName: null | components["schemas"]["Message"];
             /** Format: date-time */
             closedAt: string;
-            words: null | string;
+            words: null | components["schemas"]["Message"];
             /** Format: int32 */
             followsMendId: null | number;
         };
@@ -1317,6 +1342,11 @@ export interface components {
              */
             now: string;
         };
+        /**
+         * @description A sentence as a template with its arguments. It is written in place as an interpolated string, `$"Drill {drill} at each
+         *     end"`, and is put into words only when somebody reads it: in their units, and in their language.
+         */
+        Message: string;
         /** @description A method as the page names it. */
         MethodWords: {
             id: string;
@@ -1464,6 +1494,7 @@ export interface components {
         };
         /**
          * @description How long the mend is meant to hold.
+         * @default lasting
          * @enum {unknown}
          */
         Permanence: "lasting" | "for-now";
@@ -1516,15 +1547,14 @@ export interface components {
             /** @description Stage that it belongs to. */
             stage: components["schemas"]["Stage"];
             /** @description What the hand does, in a few words. */
-            title: string;
+            title: components["schemas"]["Message"];
             /** @description How. */
-            instruction: string;
+            instruction: components["schemas"]["Message"];
             /** @description Identifiers of the figures that it needs. */
             figures: string[];
             /** @description Identifiers of the cautions that apply. */
             cautions: string[];
-            /** @description The step that practitioners say they forget, to be asked for; or null. */
-            doNotForget: null | string;
+            doNotForget: null | components["schemas"]["Message"];
             /** @description Its time. */
             timing: components["schemas"]["StepTiming"];
             /**
@@ -1542,11 +1572,11 @@ export interface components {
             /** @description Identifier of the method. */
             method: string;
             /** @description Its name. */
-            methodName: string;
+            methodName: components["schemas"]["Message"];
             /** @description Identifier of the main material, the one that holds. */
             material: string;
             /** @description Its name. */
-            materialName: string;
+            materialName: components["schemas"]["Message"];
             /** @description Identifier of the cloth. */
             cloth: string;
             /** @description Identifier of the filler. */
@@ -1572,9 +1602,9 @@ export interface components {
             /** @description Where: a path such as `damage.depthMm`; empty for the whole document. */
             field: string;
             /** @description What is wrong, in words of the trade. */
-            message: string;
+            message: components["schemas"]["Message"];
             /** @description What to do about it. */
-            remedy: string;
+            remedy: components["schemas"]["Message"];
         };
         ProblemDetails: {
             type?: null | string;
@@ -1612,11 +1642,11 @@ export interface components {
             /** @description Stable code of the rule. */
             code: string;
             /** @description Reason in words of the trade. */
-            text: string;
+            text: components["schemas"]["Message"];
             /** @description Whether it decided, or only wants to be known. */
             decides: boolean;
             /** @description Where the rule comes from. */
-            source: string;
+            source: components["schemas"]["Message"];
         };
         /** @description Everything that a plan is worked out from. The same case and catalogue give the same plan. */
         RepairCase: {
@@ -1671,7 +1701,7 @@ export interface components {
             drawing: components["schemas"]["Drawing"];
             /** @description Steps in order. */
             steps: components["schemas"]["PlanStep"][];
-            /** @description Every figure with its derivation. */
+            /** @description Every figure that a step shows, and all that those rest on, down to the facts of the case and the labels. */
             figures: components["schemas"]["Figure"][];
             /** @description Patches in the order in which they are laid. */
             patches: components["schemas"]["Patch"][];
@@ -1683,8 +1713,7 @@ export interface components {
             warnings: components["schemas"]["Warning"][];
             /** @description Questions on which practitioners disagree that this method asks, with what was taken. */
             schools: components["schemas"]["TakenSchool"][];
-            /** @description For a mend for now: what the proper repair is. */
-            properRepair: null | string;
+            properRepair: null | components["schemas"]["Message"];
             /**
              * Format: date-time
              * @description For a mend for now: when the proper repair is due.
@@ -1815,7 +1844,7 @@ export interface components {
             /** @description Identifier. */
             id: string;
             /** @description What the bench calls it. */
-            name: string;
+            name: components["schemas"]["Message"];
             /** @description How it is drawn. */
             texture: components["schemas"]["Texture"];
             /**
@@ -1954,7 +1983,7 @@ export interface components {
             /** @description How firm it is. */
             kind: components["schemas"]["SourceKind"];
             /** @description Standard with part or section, paper with year, or a plain statement. */
-            citation: string;
+            citation: components["schemas"]["Message"];
         };
         /**
          * @description Where a value or a rule comes from, so that a technician can judge how far to trust it.
@@ -2010,29 +2039,24 @@ export interface components {
         StepWait: {
             /** @description What is waited for. */
             kind: components["schemas"]["WaitKind"];
-            /**
-             * Format: double
-             * @description Minutes at the clock's reference until it may go on, above 0.
-             */
-            opensMin: number;
-            /**
-             * Format: double
-             * @description Minutes at the clock's reference until it is too late, or null.
-             */
-            closesMin: null | number;
+            /** @description Minutes at the clock's reference until it may go on, above 0. */
+            opensMin: components["schemas"]["CureTime"];
+            closesMin: null | components["schemas"]["CureTime"];
             /** @description Identifier of the step whose start the minutes count from; null for the end of this step's hands-on work. */
             countsFrom: null | string;
             /** @description How temperature changes the minutes. */
             clock: components["schemas"]["CureClock"];
             /** @description What to look at or touch before going on: touch beats the clock. */
-            check: string;
+            check: components["schemas"]["Message"];
             /**
              * Format: double
              * @description Minutes until the next look when it was not ready.
              */
             recheckMin: number;
             /** @description What to do when the window was missed, or null. */
-            whenLate?: null | string;
+            whenLate?: string;
+            /** @description Identifier of the figure that its opening follows from, or null. */
+            because?: null | string;
         };
         /** @description A solid that layers are made of. */
         Substance: {
@@ -2061,7 +2085,7 @@ export interface components {
             /** @description Identifier of the option taken. */
             option: string;
             /** @description Why the default is the default, or that it was chosen. */
-            why: string;
+            why: components["schemas"]["Message"];
         };
         /**
          * @description How a layer is drawn.
@@ -2105,7 +2129,7 @@ export interface components {
             has?: null | string[];
         };
         /**
-         * @description Units shown beside the metric ones.
+         * @description The units that a shop reads.
          * @enum {unknown}
          */
         UnitSystem: "metric" | "us";
@@ -2240,7 +2264,7 @@ export interface components {
             /** @description Stable code. */
             code: string;
             /** @description What and what to do. */
-            text: string;
+            text: components["schemas"]["Message"];
             /** @description Step that it concerns, or null. */
             stepId: null | string;
         };
@@ -2254,7 +2278,7 @@ export interface components {
             /** @description Identifier. */
             id: string;
             /** @description What to watch and what to do about it. */
-            text: string;
+            text: components["schemas"]["Message"];
             /** @description Identifier of the plan's figure that it goes with, or null. */
             figure: null | string;
         };
@@ -2354,6 +2378,50 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    effectsOn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                figure: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RepairCase"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Effect"][];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
     planCase: {
         parameters: {
             query?: never;

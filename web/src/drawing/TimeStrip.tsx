@@ -1,5 +1,4 @@
 import { useId } from 'react';
-import { Said } from '../ui/Said';
 import { clock, dayAndClock } from '../ui/time';
 import { stripBands, stripTicks, stripX, type StripBand, type StripRange } from './strip';
 import type { Schemas } from '../api/types';
@@ -38,7 +37,7 @@ export function TimeStrip({ bands, range, height, nowMs, label }: Props) {
 function Band({ band, height, hatch }: { band: StripBand; height: number; hatch: string }) {
   const title = (
     <title>
-      <Said>{`${band.title}: `}</Said>
+      {`${band.title}: `}
       {words[band.kind]}
     </title>
   );

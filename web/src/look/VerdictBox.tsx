@@ -1,6 +1,5 @@
 import type { MendDesk } from '../mend/useMend';
 import { Button } from '../ui/Button';
-import { Said } from '../ui/Said';
 import { decisionWords } from '../ui/words';
 
 const marks = { mend: '●', 'mend-for-now': '◐', warranty: '■', refer: '■', retire: '■', refuse: '✕' } as const;
@@ -33,7 +32,7 @@ export function VerdictBox({ desk, onMatch }: { desk: MendDesk; onMatch: () => v
         <ul className="mt-1">
           {reasons.map((reason) => (
             <li key={reason.code} className={reason.decides ? 'font-semibold' : ''}>
-              <Said>{reason.text}</Said> <span className="text-sm font-normal text-faint">{reason.source}</span>
+              {reason.text} <span className="text-sm font-normal text-faint">{reason.source}</span>
             </li>
           ))}
         </ul>

@@ -5,7 +5,6 @@ import type { StageProps } from '../mend/MendPage';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Problems } from '../ui/Notice';
-import { Said } from '../ui/Said';
 import { span } from '../ui/time';
 
 /** Match: what can bond to every layer, ranked; what cannot stays, with the layer that it would harm. */
@@ -71,7 +70,7 @@ function Row({ candidate, chosen, onPick }: { candidate: Candidate; chosen: bool
           </span>
           {candidate.findings.map((finding) => (
             <span key={finding.rule} className="block text-sm">
-              <strong className="text-resin">{finding.weight === 'to-buy' ? 'To buy' : 'Mind'}:</strong> <Said>{finding.reason}</Said>
+              <strong className="text-resin">{finding.weight === 'to-buy' ? 'To buy' : 'Mind'}:</strong> {finding.reason}
               {finding.layerName ? ` (${finding.layerName})` : ''}
             </span>
           ))}
@@ -127,7 +126,7 @@ function Vetoed({ candidate }: { candidate: Candidate }) {
       {vetoes.map((veto) => (
         <p key={veto.rule} className="text-sm">
           {veto.layerName ? <strong className="text-late">Protects {veto.layerName}: </strong> : null}
-          <Said>{veto.reason}</Said> <span className="text-faint">{veto.source}</span>
+          {veto.reason} <span className="text-faint">{veto.source}</span>
         </p>
       ))}
     </li>

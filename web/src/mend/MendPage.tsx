@@ -13,6 +13,7 @@ import { ProveStage } from '../prove/ProveStage';
 import { RunStage } from '../run/RunStage';
 import { Button } from '../ui/Button';
 import { Notice, Problems } from '../ui/Notice';
+import { PlanFigures } from '../ui/planFigures';
 import { when } from '../ui/time';
 import { MendDrawing } from './MendDrawing';
 import { stageNames, stages, type Stage } from './stages';
@@ -41,6 +42,7 @@ function MendAt({ id, stage: at }: { id: string; stage: Stage }) {
     return <div className="p-5">{error ? <Problems problems={problemsIn(error)} /> : 'Taking it to the bench …'}</div>;
   }
   return (
+    <PlanFigures plan={desk.plan} repairCase={desk.repairCase}>
     <div className="mx-auto max-w-[1500px] px-5 pb-8">
       <Heading desk={desk} stage={at} />
       <Conflict desk={desk} />
@@ -53,6 +55,7 @@ function MendAt({ id, stage: at }: { id: string; stage: Stage }) {
         </div>
       </div>
     </div>
+    </PlanFigures>
   );
 }
 

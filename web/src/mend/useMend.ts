@@ -4,6 +4,7 @@ import { api, ask, problemsIn, Refused } from '../api/client';
 import { mendQuery } from '../api/queries';
 import type { MendView, NewEvent, Problem, RepairCase, RepairPlan } from '../api/types';
 import { shopNow } from '../app/clock';
+import { useUnits } from '../app/units';
 
 const saveAfterMs = 500;
 
@@ -90,6 +91,11 @@ export function useMend(id: number, onGone: () => void): { desk: MendDesk | null
   useEffect(() => {
     shown.current = draft ?? mend?.case ?? null;
   });
+  // What is on the page is said anew when the units of the page change.
+  const { units } = useUnits();
+  useEffect(() => {
+    if (newest.current) change(newest.current);
+  }, [units, change]);
   const edit = useCallback<MendDesk['edit']>((how) => shown.current && change(how(shown.current)), [change]);
 
   const act = useMutation({

@@ -14,7 +14,6 @@ import type { MendDesk } from '../mend/useMend';
 import { Button } from '../ui/Button';
 import { FigureButton } from '../ui/FigureButton';
 import { Notice, Problems } from '../ui/Notice';
-import { Said } from '../ui/Said';
 import { when } from '../ui/time';
 import { measure, temperature, type Units } from '../ui/units';
 import { waitWords } from '../ui/words';
@@ -110,7 +109,7 @@ function Warnings({ plan, now, zone }: { plan: RepairPlan; now: number; zone: st
     <>
       {plan.warnings.map((warning) => (
         <Notice key={warning.code + (warning.stepId ?? '')} tone="late" word="Mind:">
-          <Said>{warning.text}</Said>
+          {warning.text}
         </Notice>
       ))}
       {plan.properRepairBy ? (
@@ -203,8 +202,8 @@ const Step = memo(function Step({ step, time, number, plan, edit }: StepProps) {
         <span className="text-sm leading-tight">{when(time.startsAt, now, zone)}</span>
       </div>
       <div className="min-w-0">
-        <h3 className="text-xl"><Said>{step.title}</Said></h3>
-        <p><Said>{step.instruction}</Said></p>
+        <h3 className="text-xl">{step.title}</h3>
+        <p>{step.instruction}</p>
         {figures.length > 0 ? (
           <div className="mt-1 flex flex-wrap gap-x-6 gap-y-1">
             {figures.map((figure) => (
@@ -218,13 +217,13 @@ const Step = memo(function Step({ step, time, number, plan, edit }: StepProps) {
         ) : null}
         {step.doNotForget ? (
           <p className="mt-1">
-            <strong className="text-resin">Do not forget:</strong> <Said>{step.doNotForget}</Said>
+            <strong className="text-resin">Do not forget:</strong> {step.doNotForget}
           </p>
         ) : null}
         {step.timing.wait && !(time.opensAt && time.handsEndAt && time.opensAt <= time.handsEndAt) ? (
           <p className="mt-1 border-l-4 border-good pl-2">
             <strong>{waitWords[step.timing.wait.kind]}:</strong> from {when(time.opensAt, now, zone)}
-            {time.closesAt ? ` to ${when(time.closesAt, now, zone)}` : ''}. <Said>{step.timing.wait.check}</Said>
+            {time.closesAt ? ` to ${when(time.closesAt, now, zone)}` : ''}. {step.timing.wait.check}
           </p>
         ) : null}
       </div>

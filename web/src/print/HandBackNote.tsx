@@ -4,7 +4,6 @@ import { useUnits } from '../app/units';
 import { useZone } from '../app/zone';
 import { aftercareLines } from '../prove/aftercare';
 import { proofs, type Proof } from '../prove/proofs';
-import { Said } from '../ui/Said';
 import { dayAndClock } from '../ui/time';
 import { kindWords } from '../ui/words';
 import { handBackOf, Paper, PaperHead, type PlannedMend } from './Paper';
@@ -43,7 +42,7 @@ function Note({ mend }: { mend: PlannedMend }) {
             <ul>
               {tests.map((test) => (
                 <li key={test.step.id}>
-                  <Said>{test.step.title}</Said>: <strong>{standing(test)}</strong>
+                  {test.step.title}: <strong>{standing(test)}</strong>
                 </li>
               ))}
             </ul>

@@ -6,7 +6,6 @@ import { planView } from '../drawing/planView';
 import { Section } from '../drawing/Section';
 import { section } from '../drawing/section';
 import { reachedMarks } from '../mend/reached';
-import { Said } from '../ui/Said';
 import { dayAndClock } from '../ui/time';
 import { measure } from '../ui/units';
 import { decisionWords, kindWords } from '../ui/words';
@@ -39,7 +38,7 @@ function Sheet({ mend }: { mend: PlannedMend }) {
           <li key={step.id} className="grid break-inside-avoid grid-cols-[1.8rem_minmax(0,1fr)_minmax(0,15rem)] gap-x-3 border-t border-line py-1.5 text-sm">
             <span className="numeral text-right text-lg leading-none">{i + 1}</span>
             <span>
-              <strong><Said>{step.title}</Said></strong> <Said>{step.instruction}</Said> {step.doNotForget ? <em>Do not forget: <Said>{step.doNotForget}</Said></em> : null}
+              <strong>{step.title}</strong> {step.instruction} {step.doNotForget ? <em>Do not forget: {step.doNotForget}</em> : null}
             </span>
             <span>
               {step.figures.map((figureId) => {

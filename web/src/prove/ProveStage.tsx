@@ -7,7 +7,6 @@ import { useZone } from '../app/zone';
 import type { StageProps } from '../mend/MendPage';
 import { Button } from '../ui/Button';
 import { Notice, Problems } from '../ui/Notice';
-import { Said } from '../ui/Said';
 import { when } from '../ui/time';
 import { aftercareLines } from './aftercare';
 import { proofs, type Proof } from './proofs';
@@ -49,7 +48,7 @@ function Test({ proof: { step, test, stands, measured, doneAt }, now, zone }: { 
   return (
     <li className="grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-4 border-b border-line py-2">
       <div>
-        <p className="text-lg font-bold"><Said>{step.title}</Said></p>
+        <p className="text-lg font-bold">{step.title}</p>
         <p className="text-faint">{test?.question}</p>
       </div>
       <div className={`text-right ${tone}`}>

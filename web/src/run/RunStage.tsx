@@ -9,7 +9,6 @@ import { planBands } from '../plan/planBands';
 import { Button } from '../ui/Button';
 import { FigureButton } from '../ui/FigureButton';
 import { Notice, Problems } from '../ui/Notice';
-import { Said } from '../ui/Said';
 import { countdown, when } from '../ui/time';
 import { waitWords } from '../ui/words';
 import { actionsFor, type RunAction } from './actions';
@@ -74,19 +73,19 @@ function CurrentStep({ step, run, desk, proofs }: CurrentProps) {
       <p className="lettering">
         Step {plan.steps.indexOf(step) + 1} of {plan.steps.length}
       </p>
-      <h2 className="text-5xl leading-none">{waiting && run.window ? waitWords[run.window.kind] : <Said>{step.title}</Said>}</h2>
+      <h2 className="text-5xl leading-none">{waiting && run.window ? waitWords[run.window.kind] : step.title}</h2>
       {run.useBy ? <UseBy useBy={run.useBy} /> : null}
       {waiting && run.window ? (
         <Wait window={run.window} />
       ) : (
         <>
-          <p className="max-w-prose text-xl"><Said>{step.instruction}</Said></p>
+          <p className="max-w-prose text-xl">{step.instruction}</p>
           <div className="flex flex-wrap gap-x-10 gap-y-1">
             {first ? <FigureButton figure={first} large /> : null}
             {second ? <FigureButton figure={second} large /> : null}
             {figures.filter((figure) => figure !== first && figure !== second).map((figure) => <FigureButton key={figure.id} figure={figure} />)}
           </div>
-          {step.doNotForget ? <Notice tone="early" word="Do not forget:"><Said>{step.doNotForget}</Said></Notice> : null}
+          {step.doNotForget ? <Notice tone="early" word="Do not forget:">{step.doNotForget}</Notice> : null}
         </>
       )}
       {run.phase === 'failed' ? <FailedTest desk={desk} step={step} /> : null}
@@ -150,9 +149,9 @@ function Wait({ window }: { window: NonNullable<RunState['window']> }) {
           {window.opensAt ? `From ${when(window.opensAt, now, zone)}` : 'It does not end at this bench: warm it, or find light for it'}
           {window.closesAt ? ` to ${when(window.closesAt, now, zone)}` : window.opensAt ? ', and no hurry after' : ''}
         </p>
-        {state === 'late' && window.whenLate ? <p className="mt-1 text-xl font-bold"><Said>{window.whenLate}</Said></p> : null}
+        {state === 'late' && window.whenLate ? <p className="mt-1 text-xl font-bold">{window.whenLate}</p> : null}
       </div>
-      <p className="text-2xl font-bold"><Said>{window.check}</Said></p>
+      <p className="text-2xl font-bold">{window.check}</p>
       <p className="text-faint">Touch beats the clock: ready is ready, whatever the clock says.</p>
     </>
   );
@@ -195,7 +194,7 @@ function Ahead({ desk, run }: { desk: MendDesk; run: RunState }) {
         {(all ? coming : coming.slice(0, 2)).map(({ step, time }) => (
           <li key={step.id} className="flex gap-4 py-0.5">
             <span className="numeral w-28 shrink-0 text-right text-faint">{when(time.startsAt, now, zone)}</span>
-            <Said>{step.title}</Said>
+            {step.title}
           </li>
         ))}
       </ol>

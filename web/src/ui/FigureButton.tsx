@@ -1,9 +1,9 @@
 import { Popover } from 'radix-ui';
 import { useRef, useState, type RefObject } from 'react';
-import type { Figure } from '../api/types';
+import type { Figure, Schemas } from '../api/types';
 import { useUnits } from '../app/units';
+import { useEffects, usePlanFigures } from './planFigures';
 import { Button } from './Button';
-import { Said } from './Said';
 import { byHand, measure } from './units';
 import { sourceWords } from './words';
 
@@ -68,6 +68,7 @@ function Opened({ figure, onSet, button, close }: Props & { button: RefObject<HT
 function Why({ figure }: { figure: Figure }) {
   const { units } = useUnits();
   const { derivation, setByHand } = figure;
+  const effects = useEffects(figure.id);
   return (
     <>
       <p className="text-lg font-bold">
@@ -79,23 +80,74 @@ function Why({ figure }: { figure: Figure }) {
         </p>
       ) : null}
       <p className="mt-2">{derivation.rule}</p>
-      {derivation.inputs.length > 0 ? (
-        <dl className="mt-2 grid grid-cols-[1fr_auto] gap-x-4 border-y border-line py-1">
-          {derivation.inputs.map((input) => (
-            <div key={input.name} className="contents">
-              <dt className="text-faint">{input.name}</dt>
-              <dd className="numeral text-right">{measure(input.value, input.unit, Number.isInteger(input.value) ? 0 : 2, units)}</dd>
-            </div>
-          ))}
-        </dl>
-      ) : null}
-      {derivation.wouldChange ? <p className="mt-2"><Said>{derivation.wouldChange}</Said></p> : null}
+      <Inputs figure={figure} effects={effects} />
+      {derivation.wouldChange ? <p className="mt-2">{derivation.wouldChange}</p> : null}
       <p className="mt-2 text-sm text-faint">
         {sourceWords[derivation.source.kind]}: {derivation.source.citation}
       </p>
+      {figure.foundedOn !== derivation.source.kind && figure.kind === 'worked' ? (
+        <p className="text-sm text-faint">Only as sure as what it rests on: {sourceWords[figure.foundedOn].toLowerCase()}.</p>
+      ) : null}
     </>
   );
 }
+
+/** What went in, each of which opens to what went into it, down to the facts of the case and the labels. */
+function Inputs({ figure, effects }: { figure: Figure; effects?: readonly Schemas['Effect'][] }) {
+  const { figures } = usePlanFigures();
+  const inputs = figure.derivation.inputs.map((id) => figures.get(id)).filter((each) => each !== undefined);
+  if (inputs.length === 0) return null;
+  return (
+    <ul className="mt-2 border-y border-line py-1">
+      {inputs.map((input) => (
+        <InputRow key={input.id} input={input} of={figure} effect={effects?.find((each) => each.input === input.id)} />
+      ))}
+    </ul>
+  );
+}
+
+function InputRow({ input, of, effect }: { input: Figure; of: Figure; effect?: Schemas['Effect'] }) {
+  const { units } = useUnits();
+  const [open, setOpen] = useState(false);
+  const row = (
+    <>
+      <span className="flex-1 text-left">{input.label}</span>
+      <span className="numeral">{measure(input.value, input.unit, input.decimals, units)}</span>
+    </>
+  );
+  return (
+    <li>
+      <button type="button" aria-expanded={open} className="flex min-h-9 w-full items-center gap-3 text-faint" onClick={() => setOpen(!open)}>
+        <span aria-hidden className="w-3">
+          {open ? '−' : '+'}
+        </span>
+        {row}
+      </button>
+      {open ? (
+        <div className="border-l-2 border-line pb-1 pl-4">
+          {input.derivation.rule ? <p>{input.derivation.rule}</p> : null}
+          {effect ? (
+            <p>
+              At {measure(effect.value, input.unit, Math.max(input.decimals, 1), units)} it would be {measure(effect.becomes, of.unit, Math.max(of.decimals, 1), units)}.
+            </p>
+          ) : null}
+          <Inputs figure={input} />
+          <p className="text-sm text-faint">
+            {kindWords[input.kind]}. {sourceWords[input.derivation.source.kind]}: {input.derivation.source.citation}
+          </p>
+        </div>
+      ) : null}
+    </li>
+  );
+}
+
+const kindWords: Record<Figure['kind'], string> = {
+  worked: 'Worked out',
+  constant: 'A value of the trade',
+  shape: 'Measured on an outline',
+  fact: 'A fact of this case',
+  label: 'What the label says',
+};
 
 function SetByHand({ figure, onSet }: { figure: Figure; onSet: NonNullable<Props['onSet']> }) {
   const { units } = useUnits();

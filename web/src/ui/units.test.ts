@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { altitude, barometer, byHand, length, measure, pressure, said, temperature } from './units';
+import { altitude, barometer, byHand, length, measure, pressure, temperature } from './units';
 
 describe('units', () => {
   // International inch, exactly 25.4 mm.
@@ -29,21 +29,11 @@ describe('units', () => {
   it('takes a number set by hand in the unit in which it is shown', () => {
     expect(byHand('mm', 0).shown(50.8, 'us')).toBe(2);
     expect(byHand('mm', 0).kept(2.5, 'us')).toBe(63.5);
-    expect(byHand('g', 1).shown(12.34, 'us')).toBe(12.3);
-    expect(byHand('g', 1).kept(12, 'us')).toBe(12);
-    expect(byHand('g', 1).unit('us')).toBe('g');
-  });
-
-  it('says a sentence of the plan in the units of the shop', () => {
-    expect(said('Scuff 25 mm of bright metal round it with P80', 'us')).toBe('Scuff 0.98 in of bright metal round it with P80');
-    expect(said('Clamps 50 to 75 mm apart; 2.4 mm hole', 'us')).toBe('Clamps 1.97 to 2.95 in apart; 0.094 in hole');
-    expect(said('It takes 10 to 30 °C; the bench is at -5 °C.', 'us')).toBe('It takes 50 to 86 °F; the bench is at 23 °F.');
-    expect(said('Scuff 25 mm', 'metric')).toBe('Scuff 25 mm');
-  });
-
-  // A span of 5 K is 9 °F; nothing is added to it.
-  it('does not take a span of temperature for a temperature', () => {
-    expect(said('The surface is only 5 °C above the dew point of 10 °C', 'us')).toBe('The surface is only 9 °F above the dew point of 50 °F');
+    // An ounce is 28.35 g (NIST SP 811).
+    expect(byHand('g', 1).shown(28.35, 'us')).toBe(1);
+    expect(byHand('g', 1).kept(2, 'us')).toBeCloseTo(56.7, 1);
+    expect(byHand('g', 1).unit('us')).toBe('oz');
+    expect(byHand('%', 1).kept(12, 'us')).toBe(12);
   });
 
   it('goes there and back without drifting', () => {
@@ -55,7 +45,9 @@ describe('units', () => {
     expect(measure(0.25, 'mm', 2, 'us')).toBe('0.010 in');
     expect(measure(50.8, 'mm', 1, 'metric')).toBe('50.8 mm');
     expect(measure(60, 'P', 0, 'metric')).toBe('P60');
-    expect(measure(15, 'mL', 1, 'us')).toBe('15.0 mL');
+    // A US fluid ounce is 29.57 mL (NIST SP 811).
+    expect(measure(29.57, 'mL', 1, 'us')).toBe('1.00 fl oz');
+    expect(measure(7, '°', 0, 'us')).toBe('7°');
     expect(measure(2, '', 0, 'metric')).toBe('2');
   });
 });

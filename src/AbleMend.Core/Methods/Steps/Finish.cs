@@ -1,6 +1,10 @@
+using AbleMend.Core.Figures;
 using AbleMend.Core.Finishing;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Proving;
+using AbleMend.Core.Quantities;
+using AbleMend.Core.Words;
+using static AbleMend.Core.Quantities.Measures;
 
 namespace AbleMend.Core.Methods.Steps;
 
@@ -11,59 +15,62 @@ internal static class Finish
     public const string FirstGrit = "P150";
 
     /// <summary>The sanding ladder, dry to the school's grit and wet to the finish wanted.</summary>
-    public static PlanStep Sand(MethodInputs inputs, double areaCm2, List<Warning> warnings)
+    /// <param name="job">The job.</param>
+    /// <param name="field">What is sanded.</param>
+    public static Job Sand(this Job job, Field field)
     {
-        var rungs = Ladder(inputs.View.Drawer, inputs.View, areaCm2, warnings);
-        var timing = new StepTiming("sand", Math.Ceiling(rungs.Sum(rung => rung.Minutes)), false, null);
-        if (inputs.Sheet.TimingOnly)
-        {
-            return PlanStep.Timed(Stage.Finish, timing);
-        }
-
-        foreach (var (rung, i) in rungs.Select((rung, i) => (rung, i)))
-        {
-            var before = i == 0 ? null : rungs[i - 1].Grit;
-            inputs.Sheet.Put($"sand.{i + 1}", $"{rung.Grit.Label}{(rung.Wet ? " wet" : "")}", new Worked(rung.Minutes, "min", new Derivation(
-                $"Until the scratches of {before?.Label ?? "the brush"} are gone; next grit at most {GritLadder.LargestJump:0.#} times finer", Grit.Source,
-                [
-                    new("Median particle", rung.Grit.MedianUm, "µm"), new("Before it", before?.MedianUm ?? rung.Grit.MedianUm, "µm"),
-                    new("Area", areaCm2, "cm²"),
-                ],
-                "Pencil scribble first: when the last line is gone, so are the scratches.")));
-        }
-
-        var ladder = string.Join(" → ", rungs.Select(rung => rung.Wet ? $"{rung.Grit.Label} wet" : rung.Grit.Label));
-        var block = inputs.View.Location.Flat ? "on a hard flat block" : "on a soft block that follows the curve";
-        return new PlanStep("sand", Stage.Finish, $"Sand {ladder}",
-            $"{ladder}, {block}. Scribble with a pencil between rungs as a guide coat. Stay on the coat until it is flush, then blend it out.",
-            [.. inputs.Sheet.Figures.Where(figure => figure.Id.StartsWith("sand.", StringComparison.Ordinal)).Select(figure => figure.Id)],
-            ["resin-dust", "glass-dust"], "Stop before the weave shows.",
-            timing, null, ["finish"]);
+        var ladder = Ladder(job, field.Area.Cm2);
+        var minutes = ladder.Select((rung, i) => Minutes(job, field, rung, i, i == 0 ? null : ladder[i - 1].Grit)).ToList();
+        var steps = ladder.Select(Said).Aggregate((all, next) => $"{all} → {next}");
+        Message block = job.View.Location.Flat ? "on a hard flat block" : "on a soft block that follows the curve";
+        return job.Do("sand", Stage.Finish, $"Sand {steps}",
+            $"{steps}, {block}. Scribble with a pencil between rungs as a guide coat. Stay on the coat until it is flush, then blend it out.",
+            Math.Ceiling(minutes.Sum(rung => rung.WallMin)), "Stop before the weave shows.", cautions: ["resin-dust", "glass-dust"], draws: ["finish"]);
     }
 
-    /// <summary>A step that is a test.</summary>
-    public static PlanStep Prove(string testId, StepWait? wait = null)
+    /// <summary>A step that is a test. A hold test is read every few minutes until its gauge can tell.</summary>
+    /// <param name="job">The job.</param>
+    /// <param name="testId">Identifier of the test.</param>
+    /// <param name="wait">What is waited for before it, or null.</param>
+    public static Job Prove(this Job job, string testId, StepWait? wait = null)
     {
         var test = ProofTest.All[testId];
-        return new PlanStep($"prove-{testId}", Stage.Prove, test.Name, test.Question, [], [], null,
-            new StepTiming($"prove-{testId}", testId == "float" ? 15 : 2, false, wait), null, [], testId);
+        var minutes = testId switch
+        {
+            HoldTest.ProofId => Math.Ceiling(job.Figures.Find(Airtight.HoldFigure)!.Magnitude),
+            "float" => 15,
+            _ => 2,
+        };
+        return job.Do($"prove-{testId}", Stage.Prove, test.Name, test.Question, minutes, wait: wait, proof: testId);
     }
 
-    private static IReadOnlyList<Rung> Ladder(IReadOnlyList<Grit> drawer, CaseView view, double areaCm2, List<Warning> warnings)
+    private static Message Said(Rung rung) => rung.Wet ? (Message)$"{rung.Grit.Label:as-is} wet" : $"{rung.Grit.Label:as-is}";
+
+    private static Figure<WallTime> Minutes(Job job, Field field, Rung rung, int place, Grit? before)
     {
-        var repairCase = view.Case;
-        var first = Ground.NearestGrit(view.Drawer, FirstGrit);
-        var dry = Ground.NearestGrit(view.Drawer, view.School("dry-finish"));
-        var wet = Ground.NearestGrit(view.Drawer, repairCase.Wanted.FinishGrit);
+        var from = before?.Label;
+        return job.Figure($"sand.{place + 1}", Said(rung), () => WallMin(GritLadder.Minutes(before, rung.Grit, field.Area.Cm2)),
+            from is null
+                ? (Message)$"Until the marks of the brush are gone; next grit at most {Times(GritLadder.LargestJump):0.#} finer"
+                : $"Until the scratches of {from:as-is} are gone; next grit at most {Times(GritLadder.LargestJump):0.#} finer",
+            Grit.Source, wouldChange: () => "Pencil scribble first: when the last line is gone, so are the scratches.");
+    }
+
+    private static IReadOnlyList<Rung> Ladder(Job job, double areaCm2)
+    {
+        var (view, drawer) = (job.View, job.View.Drawer);
+        var first = Grits.Nearest(drawer, FirstGrit);
+        var dry = Grits.Nearest(drawer, view.School("dry-finish"));
+        var wet = Grits.Nearest(drawer, view.Case.Wanted.FinishGrit);
         var last = dry.MedianUm < wet.MedianUm ? wet : dry;
-        var dryRungs = Climb(drawer, first, last, areaCm2, warnings);
-        var wetRungs = Climb(drawer, last, wet, areaCm2, warnings);
+        var dryRungs = Climb(job, drawer, first, last, areaCm2);
+        var wetRungs = Climb(job, drawer, last, wet, areaCm2);
         // The wet ladder starts on the last dry grit; that rung is repeated only when it is itself the finish.
         var kept = last == wet ? wetRungs : wetRungs.Skip(1);
         return [.. dryRungs, .. kept.Select(rung => rung with { Wet = true })];
     }
 
-    private static IReadOnlyList<Rung> Climb(IReadOnlyList<Grit> drawer, Grit first, Grit last, double areaCm2, List<Warning> warnings)
+    private static IReadOnlyList<Rung> Climb(Job job, IReadOnlyList<Grit> drawer, Grit first, Grit last, double areaCm2)
     {
         if (first.MedianUm <= last.MedianUm)
         {
@@ -77,7 +84,7 @@ internal static class Finish
         }
 
         var missing = Grit.All.Last(grit => grit.Scale == GritScale.P && grit.MedianUm >= result.GapNeedsUm && grit.MedianUm < gap.MedianUm);
-        warnings.Add(new Warning("gap-in-drawer", $"Nothing in the drawer follows {gap.Label} closely enough: buy {missing.Label}. It is planned with it.", "sand"));
-        return Climb([.. drawer, missing], first, last, areaCm2, warnings);
+        job.Warnings.Add(new Warning("gap-in-drawer", $"Nothing in the drawer follows {gap.Label:as-is} closely enough: buy {missing.Label:as-is}. It is planned with it.", "sand"));
+        return Climb(job, [.. drawer, missing], first, last, areaCm2);
     }
 }

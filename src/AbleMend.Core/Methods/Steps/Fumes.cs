@@ -1,6 +1,10 @@
+using AbleMend.Core.Figures;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Plans;
+using AbleMend.Core.Quantities;
 using AbleMend.Core.Safety;
+using AbleMend.Core.Words;
+using static AbleMend.Core.Quantities.Measures;
 
 namespace AbleMend.Core.Methods.Steps;
 
@@ -17,28 +21,25 @@ internal static class Fumes
     public const double ClothG = 10;
 
     /// <summary>Puts the estimate for some grams of a material that gives off a vapour; nothing where it gives off none or the room is not known.</summary>
-    /// <returns>Identifiers of the figures put.</returns>
-    public static IReadOnlyList<string> Put(MethodInputs inputs, string prefix, Material material, double grams)
+    public static void Put(Job job, string prefix, Material material, Figure<Mass> grams)
     {
-        var bench = inputs.View.Case.Bench;
-        if (material.Vapour is not { } vapour || bench.RoomM3 is not { } room)
+        var bench = job.View.Case.Bench;
+        if (material.Vapour is not { } vapour || bench.RoomM3 is not { } known)
         {
-            return [];
+            return;
         }
 
         var limit = RoomAir.Limits[vapour.Solvent];
-        var released = grams * vapour.MassShare;
-        var air = RoomAir.Estimate(limit, released, room, bench.AirChangesPerHour);
-        Input[] from =
-        [
-            new($"{vapour.Solvent} given off", released, "g"), new("Room", room, "m³"), new("Air changes", bench.AirChangesPerHour, "an hour"),
-            new("Mean over 8 hours", air.MeanPpm, "ppm"), new("Limit", limit.LimitPpm, "ppm"), new("Peak", air.PeakPpm, "ppm"),
-        ];
-        inputs.Sheet.Put(prefix + OfLimit, "Vapour in the room, of the 8-hour limit", new Worked(air.ShareOfLimit * 100, "%", new Derivation(
-            "Solvent given off ÷ room, falling with the air changes, as a mean over eight hours ÷ the limit", RoomAir.Source, from, "An open door: more air changes.")), 1);
-        inputs.Sheet.Put(prefix + OfFlammable, "At its peak, of a tenth of what burns", new Worked(air.ShareOfFlammable * 100, "%", new Derivation(
-            "All of it in the room at once ÷ a tenth of the lower flammable limit; close to the work it is far more", RoomAir.Source, from)), 1);
-        return [prefix + OfLimit, prefix + OfFlammable];
+        var share = job.LabelOf(material).Says("gives-off", "Gives off", Percent(vapour.MassShare * 100));
+        var room = job.Figures.Fact("room.volume", "Room", M3(known));
+        var changes = job.Figures.Fact("room.air-changes", "Air changes", PerHour(bench.AirChangesPerHour));
+        var ceiling = job.Constant($"vapour.{limit.Solvent}.limit", $"{limit.Solvent}: 8-hour limit", Ppm(limit.LimitPpm), RoomAir.Source);
+        var flammable = job.Constant($"vapour.{limit.Solvent}.flammable", $"{limit.Solvent}: lower flammable limit", Percent(limit.LowerFlammablePercent), RoomAir.Source);
+        var air = job.Derive(() => RoomAir.Estimate(limit, grams.G * share.Percent / 100, room.M3, changes.PerHour));
+        job.Figure(prefix + OfLimit, "Vapour in the room, of the 8-hour limit", () => Percent(air.Value.MeanPpm / ceiling.Ppm * 100),
+            "Solvent given off ÷ room, falling with the air changes, as a mean over eight hours ÷ the limit", RoomAir.Source, 1, () => "An open door: more air changes.");
+        job.Figure(prefix + OfFlammable, "At its peak, of a tenth of what burns", () => Percent(air.Value.PeakPpm / (flammable.Percent * 1e4 / 10) * 100),
+            "All of it in the room at once ÷ a tenth of the lower flammable limit; close to the work it is far more", RoomAir.Source, 1);
     }
 
     /// <summary>Warns where all vapour of a plan passes the limit, or a peak a tenth of what burns.</summary>
@@ -47,7 +48,7 @@ internal static class Fumes
         var limit = figures.Where(figure => figure.Id.EndsWith(OfLimit, StringComparison.Ordinal)).Sum(figure => figure.Value);
         if (limit > 100)
         {
-            yield return new Warning("vapour", $"Vapour in this room comes to {limit:0} % of the 8-hour limit: more air, a fan that blows out, or outdoors. An estimate: the safety sheet and local limits decide.", null);
+            yield return new Warning("vapour", $"Vapour in this room comes to {Percent(limit)} of the 8-hour limit: more air, a fan that blows out, or outdoors. An estimate: the safety sheet and local limits decide.", null);
         }
 
         if (figures.Any(figure => figure.Id.EndsWith(OfFlammable, StringComparison.Ordinal) && figure.Value > 100))

@@ -1,139 +1,115 @@
 using AbleMend.Core.Curing;
-using AbleMend.Core.Finishing;
+using AbleMend.Core.Figures;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Materials;
-using AbleMend.Core.Patching;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Preparing;
+using AbleMend.Core.Quantities;
+using AbleMend.Core.Words;
+using static AbleMend.Core.Quantities.Measures;
 
 namespace AbleMend.Core.Methods.Steps;
 
-/// <summary>Steps that make ready: look, dry, cut away, mask, key, clean.</summary>
+/// <summary>Steps that make ready: dry, cut away, mask, key, clean.</summary>
 internal static class Ground
 {
     /// <summary>Coarse grit that opens a skin down to the weave. Common practice.</summary>
     public const string KeyGrit = "P60";
 
-    /// <summary>How far the keyed area reaches past the largest patch, in millimetres. From memory.</summary>
-    public const double KeyBeyondMm = 10;
+    /// <summary>How far the keyed area reaches past the largest patch.</summary>
+    public static Figure<Length> KeyBeyond(this Job job) => job.Constant("key.beyond", "Keyed beyond it", Mm(10), Source.FromMemory("How far the keyed area reaches past the largest patch"));
 
-    /// <summary>How long a cleaned face may stand open before it is wiped again, in minutes at 20 °C. From memory.</summary>
-    public const double OpenFaceMin = 60;
-
-    private static readonly CureClock WallClock = new(20, 0, -50);
-
-    /// <summary>How far past the damage loose skin is cut away, in millimetres. Common practice: back to sound skin.</summary>
-    public static double CutMarginMm(DamageKind kind) => kind == DamageKind.Ding ? 2 : 3;
-
-    /// <summary>The outline that is cut away, as a figure and a shape.</summary>
-    public static Outline CutOutline(MethodInputs inputs)
+    /// <summary>The outline that is cut away: loose and overhanging skin back to sound skin.</summary>
+    public static Field CutAwayField(this Job job)
     {
-        var kind = inputs.View.Case.Damage.Kind;
-        var margin = inputs.Sheet.Put("cut.margin", "Cut back past the damage", new Worked(CutMarginMm(kind), "mm",
-            new Derivation("Loose and overhanging skin is cut back to sound skin, every corner round", Source.CommonPractice, [],
-                "A soft rim or a dull tap beyond it: cut on until it is sound.")), 0);
-        return inputs.View.Outline.Grown(margin);
+        var margin = job.Figure("cut.margin", "Cut back past the damage", Mm(job.Damage.Kind == DamageKind.Ding ? 2 : 3),
+            "Loose and overhanging skin is cut back to sound skin, every corner round", Source.CommonPractice, 1, () => "A soft rim or a dull tap beyond it: cut on until it is sound.");
+        return job.Hurt.Grown("cut", "Cut", margin);
     }
 
     /// <summary>Dries a wet item by weight.</summary>
-    public static PlanStep Dry() =>
-        new("dry", Stage.Prepare, "Open it and dry it",
+    public static Job DryByWeight(this Job job)
+    {
+        var usual = job.Constant("dry.usual", "Usual drying", WallMin(48 * 60), Source.FromMemory("Usual drying, until two daily weights agree"));
+        return job.Do("dry", Stage.Prepare, "Open it and dry it",
             "Cut a small opening at the lowest point, stand it there to drain, then lay it in warm moving air. Weigh it at the same hour every day and write the weight down. It is dry when two daily weights agree.",
-            [], [], "Weigh it before it starts: the first weight is the one that is always missing.",
-            new StepTiming("dry", 15, false, new StepWait(WaitKind.Dry, 48 * 60, null, null, WallClock,
-                "Do the last two daily weights agree?", 24 * 60)),
-            null, []);
+            15, "Weigh it before it starts: the first weight is the one that is always missing.",
+            Waits.ByTheClock(WaitKind.Dry, usual, "Do the last two daily weights agree?", 24 * 60));
+    }
 
     /// <summary>Rocks the fin and compares its cant with its twin.</summary>
-    public static PlanStep FinRock() =>
-        new("fin-rock", Stage.Prepare, "Put a fin in and rock it",
+    public static Job RockTheFin(this Job job) =>
+        job.Do("fin-rock", Stage.Prepare, "Put a fin in and rock it",
             "Set a fin, rock it by hand and watch the cracks. Compare its cant with its twin. If the cant has changed, stop: the box is reset, not glassed round.",
-            [], [], "Look along the board from the tail: both fins together.",
-            new StepTiming("fin-rock", 3, false, null), null, []);
+            3, "Look along the board from the tail: both fins together.");
 
     /// <summary>Cuts away what is loose.</summary>
-    public static PlanStep CutAway(bool foamOpen) =>
-        new("cut", Stage.Shape, "Cut away what is loose",
-            foamOpen
+    public static Job CutAway(this Job job) =>
+        job.Do("cut", Stage.Shape, "Cut away what is loose",
+            job.View.Reach.FoamOpen
                 ? "Trace the outline, cut the broken skin out with round corners and pick loose foam back to solid. Press round the rim: what gives is cut away too."
                 : "Pick off what is loose and sand the shattered rim back to sound skin, every corner round.",
-            ["cut.margin"], ["blades", "glass-dust"], "Tap round it: one find does not exclude another.",
-            new StepTiming("cut", 8, false, null), null, ["cut"]);
+            8, "Tap round it: finding one spot does not rule out another.", cautions: ["blades", "glass-dust"], draws: ["cut"]);
 
     /// <summary>Masks the work.</summary>
-    public static PlanStep Mask(CaseView view) =>
-        new("mask", Stage.Prepare, view.Location.FinBox ? "Tape the outline, the rail and the box" : "Tape the outline",
-            (view.Location.FinBox
-                ? "Close the fin box with tape so that no resin runs in. Tape the rail with a fold that stands off as a drip edge. "
-                : view.Location.Flat ? "" : "Tape the lower edge with a fold that stands off, so that drips fall clear. ")
-            + "Tape round the keyed outline.",
-            ["key.area"], [], view.Location.FinBox ? "Tape over the box." : "Mask before the resin is mixed, not after.",
-            new StepTiming("mask", 5, false, null), null, ["tape"]);
+    public static Job Mask(this Job job, Field key)
+    {
+        var location = job.View.Location;
+        Message first = location.FinBox ? "Close the fin box with tape so that no resin runs in. Tape the rail with a fold that stands off as a drip edge. "
+            : location.Flat ? Message.Empty : "Tape the lower edge with a fold that stands off, so that drips fall clear. ";
+        return job.Do("mask", Stage.Prepare, location.FinBox ? "Tape the outline, the rail and the box" : "Tape the outline", $"{first}Tape round the keyed outline.",
+            5, location.FinBox ? "Tape over the box." : "Mask before the resin is mixed, not after.", draws: ["tape"], shows: [key.Area]);
+    }
 
     /// <summary>Keys the ground with coarse grit.</summary>
-    /// <param name="inputs">Case, materials and sheet.</param>
+    /// <param name="job">The job.</param>
     /// <param name="key">What is keyed.</param>
-    /// <param name="minutes">Hands-on minutes.</param>
-    /// <param name="rule">How that outline came about.</param>
-    /// <param name="from">The margins that it was made from.</param>
-    public static PlanStep Key(MethodInputs inputs, Outline key, double minutes, string rule, params Input[] from)
+    /// <param name="minutes">Minutes by hand.</param>
+    public static Job Key(this Job job, Field key, double minutes)
     {
-        var timing = new StepTiming("key", minutes, false, null);
-        if (inputs.Sheet.TimingOnly)
-        {
-            return PlanStep.Timed(Stage.Prepare, timing);
-        }
-
-        var grit = NearestGrit(inputs.View.Drawer, KeyGrit);
-        inputs.Sheet.Put("key.grit", "Grit to key", new Worked(grit.Grade, grit.Scale == GritScale.P ? "P" : "CAMI",
-            new Derivation("P60 on a hard pad, down to the weave, so that the resin has a key; the nearest grit in the drawer",
-                Source.CommonPractice, [new("Median particle", grit.MedianUm, "µm")])));
-        inputs.Sheet.Put("key.area", "Area to key", new Worked(key.AreaMm2 / 100, "cm²",
-            new Derivation(rule, Source.Arithmetic, from)));
-        return new PlanStep("key", Stage.Prepare, $"Key it with {grit.Label}",
-            $"Hard pad, {grit.Label}, down to the weave over the whole outline and not past it. No shine may be left. Blow and brush it clean.",
-            ["key.grit", "key.area"], ["glass-dust"], "Scuff the rim as well as the middle: the edge is what lifts.",
-            timing, null, ["key"]);
+        var grit = new PlannedGrit(job, "key.grit", "Grit to key", KeyGrit, $"{KeyGrit:as-is} on a hard pad, down to the weave, so that the resin has a key; the nearest grit in the drawer");
+        return job.Do("key", Stage.Prepare, $"Key it with {grit}",
+            $"Hard pad, {grit}, down to the weave over the whole outline and not past it. No shine may be left. Blow and brush it clean.",
+            minutes, "Scuff the rim as well as the middle: the edge is what lifts.", cautions: ["glass-dust"], draws: ["key"], shows: [key.Area]);
     }
 
     /// <summary>Wipes with a cleaner that harms no layer, lets it flash, and checks the dew point.</summary>
-    public static PlanStep Clean(MethodInputs inputs)
+    public static Job Clean(this Job job)
     {
-        var view = inputs.View;
-        var cleaner = inputs.Materials.Cleaner;
-        if (inputs.Sheet.TimingOnly)
-        {
-            return PlanStep.Timed(Stage.Prepare, new StepTiming("clean", 3, false, Flashing(cleaner)));
-        }
-
-        var clock = EvaporationOf(cleaner);
-        var bench = view.Case.Bench;
-        var flash = inputs.Sheet.Put("clean.flash", "Flash time", new Worked(cleaner.FlashMin!.Value / clock.RateAt(bench.TemperatureC), "min",
-            new Derivation("Label's flash time, scaled with vapour pressure (Clausius and Clapeyron) to the bench",
-                Source.FromMemory("Flash time and heat of evaporation of the cleaner"),
-                [new("At 20 °C", cleaner.FlashMin.Value, "min"), new("Bench", bench.TemperatureC, "°C"), new("Heat of evaporation", clock.ActivationKjPerMol, "kJ/mol")])), 1);
-        inputs.Sheet.Put("clean.dew-point", "Dew point", DewPoint.Work(bench.TemperatureC, bench.RelativeHumidityPercent), 1);
-        var fumes = Fumes.Put(inputs, "clean", cleaner, Fumes.ClothG);
-        return new PlanStep("clean", Stage.Prepare, $"Wipe with {StepText.InSentence(cleaner.Name)}, let it flash",
+        var cleaner = job.Materials.Cleaner;
+        var flash = job.FlashTime();
+        job.Figure("clean.dew-point", "Dew point", () => Celsius(DewPoint.Celsius(job.Bench.C, job.Humidity.Percent)),
+            $"Td = B·γ/(A − γ) with γ = ln(RH) + A·T/(B + T); coat only when the surface is at least {Apart(DewPoint.MarginK)} above it", DewPoint.Source, 1,
+            () => $"Coating stays allowed up to {Percent(DewPoint.HighestHumidityPercent(job.Bench.C))} of humidity at this temperature.");
+        Fumes.Put(job, "clean", cleaner, job.Constant("clean.on-cloth", "Cleaner on the cloth", Grams(Fumes.ClothG), Source.FromMemory("Cleaner on a well-wetted cloth")));
+        return job.Do("clean", Stage.Prepare, $"Wipe with {cleaner.Name:inside}, let it flash",
             "White lint-free cloth, one way, new side each stroke, only where it is to hold. Let it leave by itself. Never touch it again before gluing.",
-            ["clean.flash", "clean.dew-point", .. fumes], cleaner.Hazards, "From here on nothing touches it but what is to hold.",
-            new StepTiming("clean", 3, false, Flashing(cleaner) with { OpensMin = flash * clock.RateAt(bench.TemperatureC) }), null, []);
+            3, "From here on nothing touches it but what is to hold.", job.Flashing(flash), cleaner.Hazards);
+    }
+
+    /// <summary>How long the cleaner takes to leave an open face here.</summary>
+    public static Figure<WallTime> FlashTime(this Job job)
+    {
+        var label = job.LabelOf(job.Materials.Cleaner);
+        var heat = label.Says("evaporation", "Heat of evaporation", KjPerMol(Evaporation(job.Materials.Cleaner)));
+        return job.Figure("clean.flash", "Flash time", () => WallMin(label.Flash.CureMin / new CureClock(20, heat.KjPerMol, -20).RateAt(job.Bench.C)),
+            "Label's flash time, scaled with vapour pressure (Clausius and Clapeyron) to the bench", Source.FromMemory("Flash time and heat of evaporation of the cleaner"), 1);
     }
 
     /// <summary>The wait for a cleaner to leave. It closes: a face that has stood open an hour is wiped again.</summary>
-    public static StepWait Flashing(Material cleaner)
+    /// <param name="job">The job.</param>
+    /// <param name="time">How long it takes here.</param>
+    public static StepWait Flashing(this Job job, Figure<WallTime> time)
     {
-        var clock = EvaporationOf(cleaner);
-        return new StepWait(WaitKind.Flash, cleaner.FlashMin!.Value, OpenFaceMin, null, clock,
-            "Is it dry, with no cold feel to the back of the hand?", 2, "It has stood open too long: wipe it again and let it flash.");
+        // The clock runs with the bench's own temperature, so that a colder night lengthens it.
+        var clock = new CureClock(20, Evaporation(job.Materials.Cleaner), -20);
+        var stand = job.Constant("clean.stand", "A clean face may stand open", WallMin(60), Source.FromMemory("How long a cleaned face may stand open before it is wiped again"));
+        return new StepWait(WaitKind.Flash, CureMin(time.WallMin * clock.RateAt(job.Bench.C)), CureMin(stand.WallMin), null, clock,
+            "Is it dry, with no cold feel to the back of the hand?", 2, "It has stood open too long: wipe it again and let it flash.", time.Id);
     }
 
-    private static CureClock EvaporationOf(Material cleaner) => new(20, cleaner.ActivationKjPerMol ?? 31, -20);
+    /// <summary>The wait for the cleaner to leave once more.</summary>
+    public static StepWait FlashAgain(this Job job) => job.Flashing((Figure<WallTime>)job.Figures.Find("clean.flash")!);
 
-    /// <summary>The grit in the drawer whose particle is nearest to a wanted one.</summary>
-    public static Grit NearestGrit(IReadOnlyList<Grit> drawer, string wanted)
-    {
-        var target = Grit.TryParse(wanted)!.MedianUm;
-        return drawer.MinBy(grit => Math.Abs(Math.Log(grit.MedianUm / target)))!;
-    }
+    private static double Evaporation(Material cleaner) => cleaner.ActivationKjPerMol ?? 31;
 }

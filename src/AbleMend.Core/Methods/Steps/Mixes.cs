@@ -1,6 +1,10 @@
+using AbleMend.Core.Figures;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Mixing;
 using AbleMend.Core.Plans;
+using AbleMend.Core.Quantities;
+using AbleMend.Core.Words;
+using static AbleMend.Core.Quantities.Measures;
 
 namespace AbleMend.Core.Methods.Steps;
 
@@ -8,187 +12,178 @@ namespace AbleMend.Core.Methods.Steps;
 /// <param name="Prefix">Prefix of its figures and identifier of its step, such as <c>glass</c>.</param>
 /// <param name="Title">What the hand does.</param>
 /// <param name="What">What it is for, in words, such as <c>to wet out the cloth</c>.</param>
-/// <param name="NeedMl">Volume needed, filler included, as a worked figure.</param>
-/// <param name="WorkMin">Minutes to put it on.</param>
+/// <param name="Need">Volume needed, filler included.</param>
+/// <param name="Work">Time to put it on.</param>
 /// <param name="Filler">Filler stirred in, or null.</param>
 /// <param name="Wax">Whether this coat carries wax so that its surface cures in air.</param>
-internal sealed record MixOrder(string Prefix, string Title, string What, Worked NeedMl, double WorkMin, Material? Filler, bool Wax);
+/// <param name="Shows">Figures of earlier steps that are needed as well.</param>
+internal sealed record MixOrder(string Prefix, Message Title, Message What, Figure<Volume> Need, Figure<WallTime> Work, Material? Filler, bool Wax, IReadOnlyList<IFigure>? Shows = null);
 
 /// <summary>Turns an order into a mixing step with its figures: need, batch, parts, pot life, split.</summary>
 internal static class Mixes
 {
-    /// <summary>What stays in cup, on brush and card, in mL. From memory.</summary>
-    public const double CupLossMl = 2;
-
     private const double MixingMin = 3;
 
-    /// <summary>The mixing step.</summary>
-    public static PlanStep Mix(MethodInputs inputs, MixOrder order)
-    {
-        var resin = inputs.Materials.Main;
-        if (inputs.Sheet.TimingOnly)
-        {
-            return PlanStep.Timed(Stage.Mix, new StepTiming($"{order.Prefix}-mix", MixingMin, false, null));
-        }
+    /// <summary>What stays in cup, on brush and card.</summary>
+    public static Figure<Volume> CupLoss(this Job job) => job.Constant("mix.cup-loss", "Stays in the cup", Ml(2), Source.FromMemory("What stays in cup, on brush and card"));
 
-        var before = inputs.Sheet.Figures.Count;
-        var need = inputs.Sheet.Put($"{order.Prefix}.need", order.Filler is null ? "Needed" : "Needed, filler and all", order.NeedMl, 1);
-        var resinMl = order.Filler is { } filler ? WithFiller(inputs, order.Prefix, need, filler) : need;
-        var (instruction, useWithin) = resin.Cure switch
+    /// <summary>Time to put a mix on.</summary>
+    public static Figure<WallTime> SpreadingTime(this Job job, string prefix, double minutes) =>
+        job.Constant($"{prefix}.work", "Time to spread it", WallMin(minutes), Source.FromMemory("Time to spread it"));
+
+    /// <summary>Time to lay and wet cloth: some minutes, and more with the area.</summary>
+    /// <param name="job">The job.</param>
+    /// <param name="prefix">Prefix of its figure.</param>
+    /// <param name="least">Minutes for the smallest.</param>
+    /// <param name="area">Area of all cloth.</param>
+    public static Figure<WallTime> LayingTime(this Job job, string prefix, double least, Figure<Area> area) =>
+        job.Figures.Work($"{prefix}.work", "Time to lay it", () => WallMin(least + (area.Cm2 * 0.012)), "Some minutes, and a minute more for every patch the size of a hand", Source.FromMemory("Time to lay and wet cloth"));
+
+    /// <summary>Share of fibre in a hand lay-up.</summary>
+    public static Figure<Share> FibreShare(this Job job) =>
+        job.Constant("glass.fibre", "Fibre share w", Percent(Laminate.HandLayUpFibreShare * 100), Source.FromMemory("Fibre share of a hand lay-up squeezed out with a card"), (20, 80));
+
+    /// <summary>The volume that is needed, filler and all, as a figure.</summary>
+    public static Figure<Volume> Need(this Job job, string prefix, bool filled, Func<Volume> work, Message rule, Source source) =>
+        job.Figure($"{prefix}.need", filled ? "Needed, filler and all" : "Needed", work, rule, source, 1);
+
+    /// <summary>The mixing step.</summary>
+    public static Job Mix(this Job job, MixOrder order)
+    {
+        var resin = job.Main;
+        var resinMl = order.Filler is { } filler ? WithFiller(job, order, filler) : job.Derive(() => order.Need.Ml);
+        var (how, useWithin) = resin.Cure switch
         {
-            CureKind.TwoPart => TwoPart(inputs, order, resinMl),
-            CureKind.Catalysed => Catalysed(inputs, order, resinMl),
-            _ => LightCured(inputs, order, resinMl),
+            CureKind.TwoPart => TwoPart(job, order, resinMl),
+            CureKind.Catalysed => Catalysed(job, order, resinMl),
+            _ => LightCured(job, order, resinMl),
         };
-        return new PlanStep(
-            $"{order.Prefix}-mix", Stage.Mix, order.Title, instruction,
-            [.. inputs.Sheet.Figures.Skip(before).Select(figure => figure.Id)],
-            [.. resin.Hazards, .. order.Filler?.Hazards ?? [], .. UsesPeroxide(inputs) && !resin.Hazards.Contains("peroxide") ? ["peroxide"] : Array.Empty<string>()],
-            Forgotten(order, resin),
-            new StepTiming($"{order.Prefix}-mix", MixingMin, false, null), useWithin, []);
+        return job.Do($"{order.Prefix}-mix", Stage.Mix, order.Title, how, MixingMin, Forgotten(order, resin), useWithin: useWithin, shows: order.Shows,
+            cautions: [.. resin.Hazards, .. order.Filler?.Hazards ?? [], .. UsesPeroxide(job) && !resin.Hazards.Contains("peroxide") ? ["peroxide"] : Array.Empty<string>()]);
     }
 
-    private static bool UsesPeroxide(MethodInputs inputs) =>
-        inputs.Materials.Main.Cure == CureKind.Light
-        && inputs.Materials.Main.Catalyst is not null
-        && inputs.View.School("uv-resin") == "light-and-catalyst";
+    private static bool UsesPeroxide(Job job) =>
+        job.Main.Cure == CureKind.Light && job.Main.Catalyst is not null && job.View.School("uv-resin") == "light-and-catalyst";
 
-    private static string? Forgotten(MixOrder order, Material resin) =>
-        order.Filler is { } filler ? $"The {StepText.InSentence(filler.Name)}: plain resin runs and sinks, and breaks under a foot."
+    private static Message Forgotten(MixOrder order, Material resin) =>
+        order.Filler is { } filler ? (Message)$"The {filler.Name:inside}: plain resin runs and sinks, and breaks under a foot."
         : order.Wax && resin.AirInhibited ? "Wax first, then catalyst: without wax the surface stays sticky."
         : resin.Cure == CureKind.Light ? "Mix and spread in the shade: light reflected off sand or a wall sets it."
         : "Scrape the sides and the bottom of the cup.";
 
-    private static double WithFiller(MethodInputs inputs, string prefix, double mixMl, Material filler)
+    private static Derived<double> WithFiller(Job job, MixOrder order, Material filler)
     {
-        var share = filler.FillerMassShare!.Value;
-        var density = ResinMixture.DensityGPerMl(inputs.Materials.Main.DensityGPerMl!.Value, filler.DensityGPerMl!.Value, share);
-        var fillerG = inputs.Sheet.Put($"{prefix}.filler", filler.Name, new Worked(mixMl * density * share, "g",
-            new Derivation("Volume × density of the mix × share of filler", Source.FromMemory("Share and density of the filler: stir in until it stands as wanted"),
-                [new("Mix", mixMl, "mL"), new("Density of the mix", density, "g/mL"), new("Share by mass", share * 100, "%")])), 1);
-        return ((mixMl * density) - fillerG) / inputs.Materials.Main.DensityGPerMl.Value;
+        var (resin, solid) = (job.Label, job.LabelOf(filler));
+        var density = job.Figures.Work($"{order.Prefix}.mix-density", "Density of the mix", () =>
+            GPerMl(ResinMixture.DensityGPerMl(resin.Density.GPerMl, solid.Density.GPerMl, solid.FillerShare.Percent / 100)),
+            "Volumes of resin and filler add up", Source.Arithmetic, 2);
+        var grams = job.Figure($"{order.Prefix}.filler", filler.Name, () => Grams(order.Need.Ml * density.GPerMl * solid.FillerShare.Percent / 100),
+            "Volume × density of the mix × share of filler", Source.FromMemory("Share and density of the filler: stir in until it stands as wanted"), 1);
+        return job.Derive(() => Math.Max(((order.Need.Ml * density.GPerMl) - grams.G) / resin.Density.GPerMl, 0.1));
     }
 
-    private static (string Instruction, double? UseWithin) TwoPart(MethodInputs inputs, MixOrder order, double resinMl)
+    private static (Message How, Figure<WallTime>? UseWithin) TwoPart(Job job, MixOrder order, Derived<double> resinMl)
     {
-        var resin = inputs.Materials.Main;
-        var device = inputs.View.Case.Tools.Measure;
-        var sheet = inputs.Sheet;
-        var least = BatchMaker.Least(resin, resinMl, device);
-        var total = sheet.Put($"{order.Prefix}.batch", "Batch", new Worked(least.TotalMl, "mL", BatchReason(resin, resinMl, device, least)), least.TotalMl < 20 ? 1 : 0);
-        var batch = total == least.TotalMl ? least : BatchMaker.OfVolume(resin, total, device);
-        var ratio = resin.Ratio!;
-        Derivation Part(string rule) => new(rule, Source.Arithmetic,
-            [new("Batch", batch.TotalMl, "mL"), new("Parts of A", ratio.A, ""), new("Parts of B", ratio.B, "")]);
-        sheet.Put($"{order.Prefix}.part-a", "Resin (A)", new Worked(batch.AMl, "mL", Part($"Share of A by {Kebab<RatioBasis>.Id(ratio.By)}, as volume")), 1);
-        sheet.Put($"{order.Prefix}.part-b", "Hardener (B)", new Worked(batch.BMl, "mL", Part($"Share of B by {Kebab<RatioBasis>.Id(ratio.By)}, as volume")), 1);
-        sheet.Put($"{order.Prefix}.part-a-g", "Resin (A) by weight", new Worked(batch.AG, "g", Part($"Volume × density of A, {resin.DensityAGPerMl:0.##} g/mL")), 1);
-        sheet.Put($"{order.Prefix}.part-b-g", "Hardener (B) by weight", new Worked(batch.BG, "g", Part($"Volume × density of B, {resin.DensityBGPerMl:0.##} g/mL")), 1);
-        sheet.Put($"{order.Prefix}.ratio-error", "Error of the ratio", new Worked(batch.RatioErrorPercent, "%",
-            new Derivation("√((u/A)² + (u/B)²) with u = half-width/√3", BatchMaker.Source, [new("Tolerance of the resin", ratio.TolerancePercent, "%"), .. DeviceInputs(device)],
-                "A larger batch or a finer scale.")), 1);
-        var potLife = PotLife(inputs, order, batch.TotalG);
-        var parts = device is ScaleDevice
-            ? $"On the scale {StepText.G(batch.AG)} of resin and {StepText.G(batch.BG)} of hardener"
-            : $"By the lines of the cup {StepText.Ml(batch.AMl)} of resin and {StepText.Ml(batch.BMl)} of hardener";
-        return ($"{parts}, {order.What}. Stir a full minute, then spread it out of the cup: the pot clock runs from here.", potLife);
-    }
-
-    private static (string Instruction, double? UseWithin) Catalysed(MethodInputs inputs, MixOrder order, double resinMl)
-    {
-        var resin = inputs.Materials.Main;
-        var dose = resin.Catalyst!;
-        var total = inputs.Sheet.Put($"{order.Prefix}.batch", "Resin", new Worked(resinMl, "mL",
-            new Derivation("What is needed; resin of this kind is dosed by drops, so there is no least batch for a cup", Source.Arithmetic, [new("Needed", resinMl, "mL")])), 1);
-        var grams = total * resin.DensityGPerMl!.Value;
-        var amount = Catalyst.For(dose, grams, inputs.View.Case.Bench.TemperatureC, resin.Label!.ReferenceC);
-        inputs.Sheet.Put($"{order.Prefix}.resin-g", "Resin by weight", new Worked(grams, "g",
-            new Derivation("Volume × density", Source.Arithmetic, [new("Resin", total, "mL"), new("Density", resin.DensityGPerMl.Value, "g/mL")])), 1);
-        inputs.Sheet.Put($"{order.Prefix}.catalyst-percent", "Catalyst", CatalystReason(inputs, dose, amount), 2);
-        inputs.Sheet.Put($"{order.Prefix}.catalyst-drops", "Catalyst in drops", new Worked(amount.Drops, "drops",
-            new Derivation("Mass of catalyst ÷ mass of a drop", Source.Arithmetic, [new("Catalyst", amount.MassG, "g"), new("One drop", dose.DropMassG, "g")],
-                "Weigh twenty drops of your own dropper.")));
-        Fumes.Put(inputs, order.Prefix, resin, grams);
-        var potLife = PotLife(inputs, order, grams);
-        var wax = order.Wax && resin.AirInhibited ? "Stir in the wax first. " : "";
-        return ($"{wax}{StepText.Ml(total)} of resin and {amount.Drops} drops of catalyst, {order.What}. Stir it into the corners of the cup for a full minute.", potLife);
-    }
-
-    private static (string Instruction, double? UseWithin) LightCured(MethodInputs inputs, MixOrder order, double resinMl)
-    {
-        var resin = inputs.Materials.Main;
-        var total = inputs.Sheet.Put($"{order.Prefix}.batch", "Resin", new Worked(resinMl, "mL",
-            new Derivation("What is needed: light-cured resin keeps in the dark, so there is no least batch", Source.Arithmetic, [new("Needed", resinMl, "mL")])), 1);
-        var grams = inputs.Sheet.Put($"{order.Prefix}.resin-g", "Resin by weight", new Worked(total * resin.DensityGPerMl!.Value, "g",
-            new Derivation("Volume × density", Source.Arithmetic, [new("Resin", total, "mL"), new("Density", resin.DensityGPerMl.Value, "g/mL")])), 1);
-        Fumes.Put(inputs, order.Prefix, resin, grams);
-        if (!UsesPeroxide(inputs))
+        var (resin, label, device, prefix) = (job.Main, job.Label, job.View.Case.Tools.Measure, order.Prefix);
+        var measure = new Measuring(job, device);
+        var least = job.Derive(() =>
         {
-            return ($"In the shade: {StepText.Ml(total)} of resin, {order.What}.", null);
+            measure.Read();
+            _ = label.RatioTolerance.Value;
+            return BatchMaker.Least(resin, resinMl.Value, device);
+        });
+        var total = job.Figure($"{prefix}.batch", "Batch", () => Ml(least.Value.TotalMl), measure.LeastRule, BatchMaker.Source, 1,
+            () => least.Value.TotalMl > resinMl.Value * 1.5
+                ? (Message)$"{Ml(least.Value.TotalMl)} are mixed where {Ml(resinMl.Value)} would do, because less cannot be measured well enough. A finer scale would change that."
+                : null);
+        var batch = job.Derive(() =>
+        {
+            _ = (label.PartsA.Value, label.PartsB.Value);
+            return total.Ml == least.Value.TotalMl ? least.Value : BatchMaker.OfVolume(resin, total.Ml, device);
+        });
+        Message share = resin.Ratio!.By == RatioBasis.Volume ? "Its share of the batch by volume" : "Its share of the batch by weight, as volume";
+        var a = job.Figure($"{prefix}.part-a", "Resin (A)", () => Ml(batch.Value.AMl), share, Source.Arithmetic, 1);
+        var b = job.Figure($"{prefix}.part-b", "Hardener (B)", () => Ml(batch.Value.BMl), share, Source.Arithmetic, 1);
+        var aGrams = job.Figure($"{prefix}.part-a-g", "Resin (A) by weight", () => Grams(a.Ml * label.DensityA.GPerMl), "Volume × density", Source.Arithmetic, 1);
+        var bGrams = job.Figure($"{prefix}.part-b-g", "Hardener (B) by weight", () => Grams(b.Ml * label.DensityB.GPerMl), "Volume × density", Source.Arithmetic, 1);
+        job.Figure($"{prefix}.ratio-error", "Error of the ratio", () => Percent(measure.RatioErrorPercent(a, b, aGrams, bGrams)),
+            "√((u/A)² + (u/B)²) with u = half-width/√3", BatchMaker.Source, 1, () => "A larger batch or a finer scale.");
+        var grams = job.Derive(() => aGrams.G + bGrams.G);
+        var life = PotLife(job, order, grams);
+        Message parts = device is ScaleDevice
+            ? (Message)$"On the scale {aGrams} of resin and {bGrams} of hardener"
+            : $"By the lines of the cup {a} of resin and {b} of hardener";
+        return ($"{parts}, {order.What}. Stir a full minute, then spread it out of the cup: the pot clock runs from here.", life);
+    }
+
+    private static (Message How, Figure<WallTime>? UseWithin) Catalysed(Job job, MixOrder order, Derived<double> resinMl)
+    {
+        var (resin, label, prefix) = (job.Main, job.Label, order.Prefix);
+        var total = job.Figure($"{prefix}.batch", "Resin", () => Ml(resinMl.Value), "What is needed; resin of this kind is dosed by drops, so there is no least batch for a cup", Source.Arithmetic, 1);
+        var grams = Weight(job, prefix, total);
+        var percent = job.Figure($"{prefix}.catalyst-percent", "Catalyst", () =>
+            {
+                _ = (label.Catalyst.Value, label.CatalystLeast.Value, label.CatalystMost.Value, label.Reference.Value);
+                return Percent(Catalyst.For(resin.Catalyst!, 100, job.Bench.C, label.Reference.C).Percent);
+            },
+            $"Label's dose, {Percent(0.5):0.0} of the resin more for {Apart(8)} colder and less for warmer, held inside the label's band", Source.CommonPractice, 2,
+            () => Catalyst.For(resin.Catalyst!, 100, job.Bench.C, label.Reference.C).Held ? "The band's limit holds it: warm or cool the bench instead." : null);
+        var drops = Drops(job, prefix, grams, percent);
+        Fumes.Put(job, prefix, resin, grams);
+        var life = PotLife(job, order, job.Derive(() => grams.G));
+        Message wax = order.Wax && resin.AirInhibited ? "Stir in the wax first. " : Message.Empty;
+        return ($"{wax}{total} of resin and {drops} of catalyst, {order.What}. Stir it into the corners of the cup for a full minute.", life);
+    }
+
+    private static (Message How, Figure<WallTime>? UseWithin) LightCured(Job job, MixOrder order, Derived<double> resinMl)
+    {
+        var (resin, label, prefix) = (job.Main, job.Label, order.Prefix);
+        var total = job.Figure($"{prefix}.batch", "Resin", () => Ml(resinMl.Value), "What is needed: light-cured resin keeps in the dark, so there is no least batch", Source.Arithmetic, 1);
+        var grams = Weight(job, prefix, total);
+        Fumes.Put(job, prefix, resin, grams);
+        if (!UsesPeroxide(job))
+        {
+            return ($"In the shade: {total} of resin, {order.What}.", null);
         }
 
-        var amount = Catalyst.For(resin.Catalyst!, grams, inputs.View.Case.Bench.TemperatureC, resin.Label!.ReferenceC);
-        inputs.Sheet.Put($"{order.Prefix}.catalyst-drops", "Catalyst in drops", new Worked(amount.Drops, "drops",
-            new Derivation("Mass of catalyst ÷ mass of a drop", Source.Arithmetic, [new("Catalyst", amount.MassG, "g"), new("One drop", resin.Catalyst!.DropMassG, "g")])));
-        return ($"In the shade: {StepText.Ml(total)} of resin, {order.What}, and {amount.Drops} drops of catalyst. It heats, so be quick.", CatalysedLightPotMin);
+        var percent = job.Figures.Work($"{prefix}.catalyst-percent", "Catalyst", () => Percent(Catalyst.For(resin.Catalyst!, 100, job.Bench.C, label.Reference.C).Percent),
+            "Label's dose, more in the cold, held inside the label's band", Source.CommonPractice, 2);
+        var drops = Drops(job, prefix, grams, percent);
+        var life = job.Figure($"{prefix}.pot-life", "Spreads for", WallMin(CatalysedLightPotMin), "Catalysed and in the shade", Source.FromMemory("Spreading time of catalysed light-cured resin in the shade"));
+        return ($"In the shade: {total} of resin, {order.What}, and {drops} of catalyst. It heats, so be quick.", life);
     }
 
     /// <summary>Minutes that light-cured resin stays spreadable once it is catalysed, in the shade at 20 °C. From memory.</summary>
     private const double CatalysedLightPotMin = 10;
 
-    private static Worked CatalystReason(MethodInputs inputs, CatalystDose dose, CatalystAmount amount) =>
-        new(amount.Percent, "%", new Derivation(
-            "Label's dose, 0.5 points more for 8 °C colder and less for warmer, held inside the label's band", Source.CommonPractice,
-            [
-                new("At the label's temperature", dose.Percent, "%"), new("Bench", inputs.View.Case.Bench.TemperatureC, "°C"),
-                new("Least", dose.MinPercent, "%"), new("Most", dose.MaxPercent, "%"),
-            ],
-            amount.Held ? "The band's limit holds it: warm or cool the bench instead." : null));
+    private static Figure<Mass> Weight(Job job, string prefix, Figure<Volume> total) =>
+        job.Figure($"{prefix}.resin-g", "Resin by weight", () => Grams(total.Ml * job.Label.Density.GPerMl), "Volume × density", Source.Arithmetic, 1);
 
-    private static double? PotLife(MethodInputs inputs, MixOrder order, double grams)
+    private static Figure<Drops> Drops(Job job, string prefix, Figure<Mass> grams, Figure<Share> percent) =>
+        job.Figure($"{prefix}.catalyst-drops", "Catalyst in drops", () => InDrops(Math.Max(1, Math.Round(grams.G * percent.Percent / 100 / job.Label.Drop.G))),
+            "Mass of catalyst ÷ mass of a drop", Source.Arithmetic, wouldChange: () => "Weigh twenty drops of your own dropper.");
+
+    private static Figure<WallTime> PotLife(Job job, MixOrder order, Derived<double> grams)
     {
-        var cup = inputs.View.Catalogue.CupOf(inputs.Materials.Main)!;
-        var air = inputs.View.Climate.TemperatureCAt(inputs.View.StartAt);
-        var wanted = MixingMin + order.WorkMin;
-        var largest = cup.TryFindLargestBatchG(grams, air, wanted);
-        var batches = largest is { } grammes ? Math.Ceiling(grams / grammes) : 1;
-        batches = inputs.Sheet.Put($"{order.Prefix}.batches", "Batches", new Worked(batches, "", new Derivation(
-            largest is null
-                ? "Even a small cup is too quick at this temperature: mix, pour out flat at once, and work in a tray"
-                : "Split until each batch stays spreadable for as long as mixing and spreading take", Cup.Source,
-            [new("Mass", grams, "g"), new("Time to mix and spread", wanted, "min"), new("Air", air, "°C"), new("Largest batch", largest ?? 0, "g")])));
-        var each = cup.Simulate(grams / batches, air, CupShape.Cup);
-        var life = inputs.Sheet.Put($"{order.Prefix}.pot-life", "Pot life of this batch", new Worked(each.PotLifeMin, "min", new Derivation(
-            "Heat balance of the cup with autocatalytic cure, until gel", Cup.Source,
-            [
-                new("Mass in the cup", grams / batches, "g"), new("Air", air, "°C"),
-                new("Label", inputs.Materials.Main.Label!.PotLifeMin!.Value, "min"), new("Label's mass", inputs.Materials.Main.Label.PotMassG!.Value, "g"),
-            ],
-            $"Poured out {Cup.TrayDepthMm:0} mm deep: {cup.Simulate(grams, air, CupShape.Tray).PotLifeMin:0} min.")));
-        inputs.Sheet.Put($"{order.Prefix}.peak", "Hottest if left in the cup", new Worked(each.PeakC, "°C", new Derivation(
-            "The same heat balance, past gel to its peak", Cup.Source,
-            [new("Mass in the cup", grams / batches, "g"), new("Cup and resin stand", inputs.Materials.Main.Heat!.SafePeakC, "°C")],
-            each.PeakC > inputs.Materials.Main.Heat.SafePeakC ? "Too hot to leave standing: pour it out flat into a tray at once." : null)));
+        var (label, prefix) = (job.Label, order.Prefix);
+        var cup = job.View.Catalogue.CupOf(job.Main)!;
+        var mixing = job.Constant("mix.minutes", "Time to mix", WallMin(MixingMin), Source.FromMemory("Time to mix"));
+        var air = job.Figures.Fact("bench.at-start", "Air when work begins", Celsius(job.View.Climate.TemperatureCAt(job.View.StartAt)));
+        var largest = job.Derive(() => cup.TryFindLargestBatchG(grams.Value, air.C, mixing.WallMin + order.Work.WallMin));
+        var batches = job.Figure($"{prefix}.batches", "Batches", () => Count(largest.Value is { } most ? Math.Ceiling(grams.Value / most) : 1),
+            "Split until each batch stays spreadable for as long as mixing and spreading take", Cup.Source, between: (1, 50),
+            wouldChange: () => largest.Value is null ? "Even a small cup is too quick at this temperature: mix, pour out flat at once, and work in a tray." : null);
+        var each = job.Figures.Work($"{prefix}.cup", "Mass in the cup", () => Grams(grams.Value / batches.N), "Batch ÷ cups", Source.Arithmetic, 1);
+        var run = job.Derive(() =>
+        {
+            _ = (label.PotLife.Value, label.PotMass.Value);
+            return cup.Simulate(each.G, air.C, CupShape.Cup);
+        });
+        var tray = job.Constant("mix.tray-depth", "Depth in the tray", Mm(Cup.TrayDepthMm), Source.FromMemory("Depth in the tray"));
+        var life = job.Figure($"{prefix}.pot-life", "Pot life of this batch", () => WallMin(run.Value.PotLifeMin), "Heat balance of the cup with autocatalytic cure, until gel", Cup.Source,
+            wouldChange: () => $"Poured out {tray} deep: {WallMin(cup.Simulate(grams.Value, air.C, CupShape.Tray).PotLifeMin)}.");
+        job.Figure($"{prefix}.peak", "Hottest if left in the cup", () => Celsius(run.Value.PeakC), "The same heat balance, past gel to its peak", Cup.Source,
+            wouldChange: () => run.Value.PeakC > label.SafePeak.C ? (Message)$"Cup and resin stand {label.SafePeak}: too hot to leave standing, pour it out flat into a tray at once." : null);
         return life;
     }
-
-    private static Derivation BatchReason(Material resin, double neededMl, MeasuringDevice device, Batch least)
-    {
-        var rule = device is CupDevice
-            ? "The least batch that covers the resin needed, with both parts on a line of the cup and the ratio inside its tolerance"
-            : "The least batch that covers the resin needed, with the ratio inside its tolerance on this scale";
-        var larger = least.TotalMl > neededMl * 1.5
-            ? $"{least.TotalMl:0.#} mL are mixed where {neededMl:0.#} would do, because less cannot be measured well enough. A finer scale would change that."
-            : null;
-        return new Derivation(rule, BatchMaker.Source,
-            [new("Resin needed, without filler", neededMl, "mL"), new("Tolerance of the ratio", resin.Ratio!.TolerancePercent, "%"), .. DeviceInputs(device)], larger);
-    }
-
-    private static Input[] DeviceInputs(MeasuringDevice device) =>
-        device switch
-        {
-            CupDevice cup => [new("Lines every", cup.LineEveryMl, "mL"), new("Pour to a line is off by up to", cup.LineErrorMl, "mL")],
-            ScaleDevice scale => [new("Scale step", scale.StepG, "g")],
-            _ => [],
-        };
 }

@@ -1,7 +1,9 @@
+using AbleMend.Core.Figures;
 using AbleMend.Core.Gear;
-using AbleMend.Core.Patching;
 using AbleMend.Core.Plans;
-using AbleMend.Core.Proving;
+using AbleMend.Core.Quantities;
+using AbleMend.Core.Words;
+using static AbleMend.Core.Quantities.Measures;
 
 namespace AbleMend.Core.Methods.Steps;
 
@@ -9,68 +11,74 @@ namespace AbleMend.Core.Methods.Steps;
 internal static class Surfaces
 {
     /// <summary>Finds every leak or flaw, where the damage is of a kind that hides.</summary>
-    public static StepList Find(this StepList list)
+    public static Job Find(this Job job)
     {
-        if (list.View.Usual?.Leaks != true)
+        if (job.View.Usual?.Leaks != true)
         {
-            return list;
+            return job;
         }
 
-        var tests = list.View.Catalogue.LookTests.Where(test => test.Finds(list.Damage.Kind, list.View.Outer)).ToList();
-        var how = string.Join(" Or: ", tests.Select(test => $"{test.Name}. {test.How}"));
-        return list.Do("find", Stage.Prepare, list.Damage.Located == false ? "Find it, all of them" : "Look for more of them",
-            how.Length > 0 ? how : "Look over the whole item, face by face, and mark each find.", 10,
-            "One leak does not exclude another: go on to the end, and keep each find.");
+        var tests = job.View.Catalogue.LookTests.Where(test => test.Finds(job.Damage.Kind, job.View.Outer)).ToList();
+        var how = tests.Aggregate((Message?)null, (all, test) => all is null ? (Message)$"{test.Name}. {test.How}" : $"{all} Or: {test.Name}. {test.How}");
+        return job.Do("find", Stage.Prepare, job.Damage.Located == false ? "Find it, all of them" : "Look for more of them",
+            how ?? "Look over the whole item, face by face, and mark each spot that you find.", 10,
+            "One leak does not rule out another: go on to the end, and record each one.");
     }
 
     /// <summary>Dries it where it is wet.</summary>
-    public static StepList Dry(this StepList list) => list.Damage.Wet ? list.Add(Ground.Dry()) : list;
+    public static Job Dry(this Job job) => job.Damage.Wet ? job.DryByWeight() : job;
 
     /// <summary>Lets the air out, where it holds any: a patch glued to an inflated skin warps it or blows off.</summary>
-    public static StepList Deflate(this StepList list) =>
-        list.View.Construction.PressureKpa is null
-            ? list
-            : list.Do("deflate", Stage.Prepare, "Let all the air out, lay it flat",
+    public static Job Deflate(this Job job) =>
+        job.View.Construction.PressureKpa is null
+            ? job
+            : job.Do("deflate", Stage.Prepare, "Let all the air out, lay it flat",
                 "Open the valve, press the air out, lay the place flat on a board with no fold under it.", 4,
                 "Deflate to patch, inflate to find and to prove: a patch on an inflated skin warps it or blows off.");
 
     /// <summary>Scuffs inside an outline with a grit.</summary>
-    public static StepList Scuff(this StepList list, string wanted, string what, double minutes = 5, string[]? cautions = null)
+    /// <param name="job">The job.</param>
+    /// <param name="wanted">Grit that this face wants.</param>
+    /// <param name="what">What is scuffed.</param>
+    /// <param name="minutes">Minutes by hand.</param>
+    /// <param name="cautions">Cautions.</param>
+    public static Job Scuff(this Job job, string wanted, Message what, double minutes = 5, IReadOnlyList<string>? cautions = null)
     {
-        var grit = Ground.NearestGrit(list.View.Drawer, wanted);
-        list.Figure("scuff.grit", "Grit to scuff", grit.Grade, grit.Scale == Finishing.GritScale.P ? "P" : "CAMI",
-            $"{wanted} for this face; the nearest grit in the drawer", Source.CommonPractice, [new("Median particle", grit.MedianUm, "µm")]);
-        return list.Do("scuff", Stage.Prepare, $"Scuff {what} with {grit.Label}",
-            $"{grit.Label} where it is to hold and nowhere else, until no shine is left. Brush it off.", minutes,
+        var grit = new PlannedGrit(job, "scuff.grit", "Grit to scuff", wanted, $"{wanted:as-is} for this face; the nearest grit in the drawer");
+        return job.Do("scuff", Stage.Prepare, $"Scuff {what} with {grit}",
+            $"{grit} where it is to hold and nowhere else, until no shine is left. Brush it off.", minutes,
             "Scuff right up to the edge: the rim is what lifts.", cautions: cautions, draws: ["key"]);
     }
 
     /// <summary>Traces round the patch and masks outside the line.</summary>
-    public static StepList TraceAndMask(this StepList list, string what = "the patch") =>
-        list.Do("mask", Stage.Prepare, $"Trace {what}, tape outside the line",
-            $"Lay {what} dry where it goes, trace round it with a soft pencil, tape close outside the line.", 4,
-            "Mark which way it lies: two strokes across its edge and the item, and it finds its place again.", draws: ["tape"]);
-
-    /// <summary>Wipes inside the line and lets it flash.</summary>
-    public static StepList Clean(this StepList list) => list.Add(Ground.Clean(list.Inputs));
-
-    /// <summary>A test. A hold test is read every few minutes until its gauge can tell.</summary>
-    public static StepList Prove(this StepList list, string test, StepWait? wait = null)
+    public static Job TraceAndMask(this Job job, Message? what = null)
     {
-        var step = Finish.Prove(test, wait);
-        return list.Add(test == HoldTest.ProofId
-            ? step with { Timing = step.Timing with { HandsOnMin = Math.Ceiling(list.Inputs.Sheet.Figures.First(figure => figure.Id == Airtight.HoldFigure).Value) } }
-            : step);
+        Message it = what ?? "the patch";
+        return job.Do("mask", Stage.Prepare, $"Trace {it}, tape outside the line",
+            $"Lay {it} dry where it goes, trace round it with a soft pencil, tape close outside the line.", 4,
+            "Mark which way it lies: two strokes across its edge and the item, and it finds its place again.", draws: ["tape"]);
     }
 
-    /// <summary>Draws a patch of stock on the outside of the section, with the film of glue under it.</summary>
-    public static StepList DrawPatch(this StepList list, string id, double halfMm, double thicknessMm, string words, double depthMm = 0)
+    /// <summary>What is worked on round the damage.</summary>
+    /// <param name="job">The job.</param>
+    /// <param name="mm">How far past it.</param>
+    public static Field Around(this Job job, double mm) =>
+        job.Hurt.Grown("key", "Worked on", job.Constant("key.beyond", "Worked on beyond the damage", Mm(mm), Source.FromMemory("How far it is worked on round the damage")));
+
+    /// <summary>Outer diameter of the tube that is hurt.</summary>
+    public static Figure<Length> Tube(this Job job) => job.Figures.Fact("item.tube", "Tube", Mm(2 * (job.View.Construction.RadiusMm ?? 5)), Source.OfEntry(job.View.Construction.Source));
+
+    /// <summary>Thin adhesive for a length that drinks it.</summary>
+    /// <param name="job">The job.</param>
+    /// <param name="name">What drinks.</param>
+    /// <param name="milligrams">Milligrams for each millimetre.</param>
+    /// <param name="leastG">Grams that are laid out at least.</param>
+    public static Figure<Mass> Wick(this Job job, Message name, double milligrams, double leastG)
     {
-        var up = depthMm > 0 ? 1 : -1;
-        return list.Section(id, MarkKind.Patch, true, words,
-            (-halfMm, depthMm), (-halfMm + thicknessMm, depthMm + (up * thicknessMm)), (halfMm - thicknessMm, depthMm + (up * thicknessMm)), (halfMm, depthMm));
+        var drinks = job.Constant("wick.drinks", $"{name}, over {Mm(100)}", Grams(milligrams / 10), Source.FromMemory("What a seam or a splinter drinks"));
+        return job.Figure("wick.need", "Adhesive", () => Grams(Math.Max(leastG, job.Hurt.Length.Mm / 100 * drinks.G)), "Length × what it drinks", Source.Arithmetic, 1);
     }
 
     /// <summary>Half the length of the damage in the section, in millimetres.</summary>
-    public static double HalfMm(this StepList list) => list.View.Outline.LengthMm / 2;
+    public static double HalfMm(this Job job) => job.Hurt.Length.Mm / 2;
 }

@@ -1,30 +1,119 @@
 using AbleMend.Core.Curing;
+using AbleMend.Core.Figures;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Plans;
+using AbleMend.Core.Quantities;
+using AbleMend.Core.Words;
+using static AbleMend.Core.Quantities.Measures;
 
 namespace AbleMend.Core.Methods.Steps;
 
-/// <summary>Waits for a resin, from its label.</summary>
+/// <summary>Waits for what sets, from its label.</summary>
 internal static class Waits
 {
     private const double NotInThisLight = 1e9;
 
+    /// <summary>A clock that goes by the wall and by nothing else.</summary>
+    public static CureClock WallClock { get; } = new(20, 0, -50);
+
     /// <summary>Until the next coat may go on; closes when a key is needed again.</summary>
-    public static StepWait Recoat(CaseView view, Material resin, string? from) =>
-        Of(view, resin, WaitKind.Recoat, from, label => label.RecoatOpensMin ?? label.LoadableMin, label => label.RecoatClosesMin,
-            "Press a gloved fingertip beside it: firm, and no print?", "Past the window: key it with P150 and wipe it before the next coat.");
+    public static StepWait Recoat(this Job job, LabelOf resin, string? from) =>
+        job.Of(resin, WaitKind.Recoat, from, resin.Recoat, label => label.RecoatClosesMin,
+            "Press a gloved fingertip beside it: firm, and no print?", $"Past the window: key it with {"P150":as-is} and wipe it before the next coat.");
 
     /// <summary>Until it sands to dust.</summary>
-    public static StepWait Sandable(CaseView view, Material resin, string? from) =>
-        Of(view, resin, WaitKind.Sandable, from, label => label.SandableMin ?? label.LoadableMin, _ => null,
-            resin.Role == Role.Resin ? "Press a fingernail into the drip beside it: no dent? One stroke of P150: dust, no clogging?" : "Press a fingernail into the drip beside it: no dent?", null);
+    public static StepWait Sandable(this Job job, LabelOf resin, string? from) =>
+        job.Of(resin, WaitKind.Sandable, from, resin.Sandable, _ => null,
+            resin.Material.Role == Role.Resin ? (Message)$"Press a fingernail into the drip beside it: no dent? One stroke of {"P150":as-is}: dust, no clogging?" : "Press a fingernail into the drip beside it: no dent?", null);
 
     /// <summary>Until it may get wet and be loaded.</summary>
-    public static StepWait Loadable(CaseView view, Material resin, string? from) =>
-        Of(view, resin, WaitKind.Loadable, from, label => label.LoadableMin, _ => null,
-            ReadyCheck(resin), null);
+    public static StepWait Loadable(this Job job, LabelOf resin, string? from) =>
+        job.Of(resin, WaitKind.Loadable, from, resin.Loadable, _ => null, ReadyCheck(resin.Material), null);
 
-    private static string ReadyCheck(Material material) =>
+    /// <summary>Until a coat of cement is dry to the touch; closes when it no longer grips.</summary>
+    public static StepWait Tack(this Job job, LabelOf cement, string? from) =>
+        job.Of(cement, WaitKind.Tack, from, cement.Tack, label => label.TackClosesMin,
+            "Touch it with a bare knuckle: dry, and nothing comes away?", "It no longer grips: lay one more thin coat on both faces.");
+
+    /// <summary>Until clamps, bands or plates may come off.</summary>
+    public static StepWait Hold(this Job job, LabelOf material, string? from) =>
+        job.Of(material, WaitKind.Hold, from, material.Handleable, _ => null, "Is what squeezed out hard to a fingernail?", null);
+
+    /// <summary>Until it has cooled.</summary>
+    public static StepWait Cooled(this Job job, LabelOf material) =>
+        job.Of(material, WaitKind.Cool, null, material.Sandable, _ => null, "Is it as cool as the item beside it, to the back of the hand?", null);
+
+    /// <summary>Until it may be loaded, for a depth that moisture has to reach; only what moisture sets looks at the depth.</summary>
+    /// <param name="job">The job.</param>
+    /// <param name="material">What sets.</param>
+    /// <param name="from">Step from whose start it counts, or null.</param>
+    /// <param name="depth">Depth from one side.</param>
+    public static StepWait LoadableThrough(this Job job, LabelOf material, string? from, Figure<Length> depth)
+    {
+        var wait = job.Loadable(material, from);
+        if (material.Material is not { Cure: CureKind.Moisture, LabelFilmMm: not null })
+        {
+            return wait;
+        }
+
+        var through = job.Figures.Work($"{depth.Id}.through", "Cures through in", () => CureMin(
+                material.Loadable.CureMin * MoistureCure.Factor(Math.Max(depth.Mm, 0.01), material.Film.Mm, job.Bench.C, job.Humidity.Percent)),
+            "Label's time × (depth ÷ label's film)² × humidity of the label's air ÷ this air", MoistureCure.Source, wouldChange: () => "Damper or warmer air.");
+        return wait with { OpensMin = through.Value, RecheckMin = Math.Clamp(through.CureMin / 10, 2, 240), Because = through.Id };
+    }
+
+    /// <summary>A wait by the wall clock.</summary>
+    /// <param name="kind">What is waited for.</param>
+    /// <param name="time">How long.</param>
+    /// <param name="check">What to look at before going on.</param>
+    /// <param name="recheckMin">Minutes until the next look.</param>
+    public static StepWait ByTheClock(WaitKind kind, Figure<WallTime> time, Message check, double recheckMin) =>
+        new(kind, CureMin(time.WallMin), null, null, WallClock, check, recheckMin, Because: time.Id);
+
+    /// <summary>A wait for solvent to leave, some minutes from now.</summary>
+    /// <param name="job">The job.</param>
+    /// <param name="time">How long at this bench.</param>
+    /// <param name="stand">How long the face may stand open.</param>
+    /// <param name="check">What to look at before going on.</param>
+    /// <param name="whenLate">What to do when it stood open too long.</param>
+    /// <param name="activationKjPerMol">Heat of evaporation.</param>
+    public static StepWait Flash(this Job job, Figure<WallTime> time, Figure<WallTime> stand, Message check, Message whenLate, double activationKjPerMol) =>
+        new(WaitKind.Flash, CureMin(Math.Max(0.5, time.WallMin)), CureMin(stand.WallMin), null, new CureClock(job.Bench.C, activationKjPerMol, -30), check, 2, whenLate, time.Id);
+
+    /// <summary>Minutes of this light for some minutes of a light-cured label.</summary>
+    /// <param name="job">The job.</param>
+    /// <param name="resin">What sets.</param>
+    /// <param name="time">The label's minutes in full daylight.</param>
+    public static Figure<CureTime> LightTime(this Job job, LabelOf resin, Figure<CureTime> time) =>
+        job.Figures.Find($"{time.Id}.light") as Figure<CureTime>
+        ?? job.Figures.Work($"{time.Id}.light", "In this light", () => CureMin(LightMin(job, resin, time.CureMin)), "Label's minutes in full daylight × factor of the light", Daylight.Source);
+
+    /// <summary>Minutes in the light for some minutes of full daylight: by the sun of the hour where the shop's place is known, as they are elsewhere.</summary>
+    /// <param name="job">The job.</param>
+    /// <param name="label">What it is.</param>
+    /// <param name="daylight">Minutes of full daylight.</param>
+    public static Figure<WallTime> InTheLight(this Job job, Message label, Figure<CureTime> daylight)
+    {
+        const string WouldChange = "Sun, cloud, shade or a lamp.";
+        var view = job.View;
+        if (!BySun(job, job.Main) || view.Climate.Sky is not { } sky)
+        {
+            return job.Figure("light.minutes", label, () => WallMin(daylight.CureMin), "As long as that light takes here", Daylight.Source, wouldChange: () => WouldChange);
+        }
+
+        var hands = view.Hours.FirstFit(view.StartAt, TimeSpan.Zero);
+        var zenith = job.Figures.Fact("sun.zenith", "Sun then, from straight up", Degrees(Sun.At(hands, sky.LatitudeDeg, sky.LongitudeDeg).ZenithDeg), Sun.Source, 1);
+        var ultraviolet = job.Figures.Work("sun.ultraviolet", "Clear-sky ultraviolet then", () => MwPerCm2(Sun.ClearSkyMwPerCm2(zenith.Deg)), "Clear sky at the sun's height", Sun.Source, 2);
+        return job.Figure("light.minutes", label, () =>
+            {
+                _ = ultraviolet.Value;
+                return WallMin((sky.TryFindDosed(daylight.CureMin, hands) - hands)?.TotalMinutes ?? daylight.CureMin);
+            },
+            "By the sun, hour by hour, from when hands are there: dose = ∫ irradiance dt", Daylight.Source,
+            wouldChange: () => sky.ShareAt(hands) > 0 ? WouldChange : "The sun is down then: a lamp does not wait for it.");
+    }
+
+    private static Message ReadyCheck(Material material) =>
         material.Cure switch
         {
             CureKind.Cooling => "Is it cold right through, to the back of the hand?",
@@ -38,87 +127,26 @@ internal static class Waits
             _ => "Does the leftover in the cup ring when it is knocked?",
         };
 
-    /// <summary>Until a coat of cement is dry to the touch; closes when it no longer grips.</summary>
-    public static StepWait Tack(CaseView view, Material cement, string? from) =>
-        Of(view, cement, WaitKind.Tack, from, label => label.TackOpensMin ?? label.LoadableMin, label => label.TackClosesMin,
-            "Touch it with a bare knuckle: dry, and nothing comes away?", "It no longer grips: lay one more thin coat on both faces.");
-
-    /// <summary>Until clamps, bands or plates may come off.</summary>
-    /// <param name="view">The case.</param>
-    /// <param name="material">What sets.</param>
-    /// <param name="from">Step from whose start it counts, or null.</param>
-    /// <param name="depthMm">Depth that moisture has to reach in millimetres; only what moisture sets looks at it.</param>
-    public static StepWait Hold(CaseView view, Material material, string? from, double depthMm = 0.1) =>
-        Deep(view, material, Of(view, material, WaitKind.Hold, from, label => label.HandleableMin ?? label.LoadableMin, _ => null,
-            "Is what squeezed out hard to a fingernail?", null), depthMm);
-
-    /// <summary>Until it may be loaded, for a depth that moisture has to reach.</summary>
-    public static StepWait LoadableThrough(CaseView view, Material material, string? from, double depthMm) =>
-        Deep(view, material, Loadable(view, material, from), depthMm);
-
-    /// <summary>Until it has cooled.</summary>
-    public static StepWait Cooled(CaseView view, Material material) =>
-        Of(view, material, WaitKind.Cool, null, label => label.SandableMin ?? label.LoadableMin, _ => null,
-            "Is it as cool as the item beside it, to the back of the hand?", null);
-
-    private static StepWait Deep(CaseView view, Material material, StepWait wait, double depthMm)
-    {
-        if (material is not { Cure: CureKind.Moisture, LabelFilmMm: { } film })
-        {
-            return wait;
-        }
-
-        var bench = view.Case.Bench;
-        var factor = MoistureCure.Factor(Math.Max(depthMm, 0.01), film, bench.TemperatureC, bench.RelativeHumidityPercent);
-        return wait with { OpensMin = wait.OpensMin * factor, RecheckMin = Math.Clamp(wait.OpensMin * factor / 10, 2, 240) };
-    }
-
     private static StepWait Of(
-        CaseView view, Material resin, WaitKind kind, string? from,
-        Func<CureLabel, double> opens, Func<CureLabel, double?> closes, string check, string? whenLate)
+        this Job job, LabelOf resin, WaitKind kind, string? from, Figure<CureTime> opens, Func<CureLabel, double?> closes, Message check, Message? whenLate)
     {
-        var label = resin.Label!;
-        var light = resin.Cure == CureKind.Light;
+        var material = resin.Material;
+        var light = material.Cure == CureKind.Light;
         // Light counts from when it is carried into it, not from the mixing in the shade.
         var counted = light && from?.EndsWith("-mix", StringComparison.Ordinal) == true ? null : from;
-        var opensMin = light ? LightMin(view, resin, opens(label)) : opens(label);
+        var time = light ? job.LightTime(resin, opens) : opens;
         // Recheck after a tenth of the wait, but not sooner than two minutes: looking costs a glove.
-        return new StepWait(light && kind != WaitKind.Loadable ? WaitKind.Light : kind, opensMin, closes(label), counted, CureClock.For(resin) with { BySun = BySun(view, resin) }, check,
-            Math.Clamp(opensMin / 10, 2, 120), whenLate);
+        return new StepWait(
+            light && kind != WaitKind.Loadable ? WaitKind.Light : kind, time.Value, closes(material.Label!) is { } minutes ? CureMin(minutes) : null, counted,
+            CureClock.For(material) with { BySun = BySun(job, material) }, check, Math.Clamp(time.CureMin / 10, 2, 120), whenLate, time.Id);
     }
 
-    private static double LightMin(CaseView view, Material resin, double labelMin) =>
-        Daylight.Minutes(labelMin, view.Case.Bench.Light, Catalysed(view, resin), view.Case.Bench.LampMwPerCm2) ?? NotInThisLight;
+    private static double LightMin(Job job, LabelOf resin, double labelMin) =>
+        Daylight.Minutes(labelMin, job.View.Case.Bench.Light, Catalysed(job, resin.Material), job.View.Case.Bench.LampMwPerCm2) ?? NotInThisLight;
 
-    private static bool Catalysed(CaseView view, Material resin) => resin.Catalyst is not null && view.School("uv-resin") == "light-and-catalyst";
+    private static bool Catalysed(Job job, Material resin) => resin.Catalyst is not null && job.View.School("uv-resin") == "light-and-catalyst";
 
     /// <summary>Whether the sun sets the pace: a lamp does not wait for it, and a catalyst goes on without it.</summary>
-    private static bool BySun(CaseView view, Material resin) =>
-        resin.Cure == CureKind.Light && view.Case.Bench.Light is LightLevel.FullSun or LightLevel.HazySun or LightLevel.OpenShade && !Catalysed(view, resin);
-
-    /// <summary>Minutes in the light for some minutes of full daylight, as a figure: by the sun of the hour where the shop's place is known, as they are elsewhere.</summary>
-    /// <param name="view">The case.</param>
-    /// <param name="resin">What sets.</param>
-    /// <param name="daylightMin">Minutes of full daylight.</param>
-    /// <param name="rule">How those were worked out.</param>
-    /// <param name="source">Whence.</param>
-    /// <param name="from">From what.</param>
-    public static Worked LightMinutes(CaseView view, Material resin, double daylightMin, string rule, Source source, params Input[] from)
-    {
-        const string WouldChange = "Sun, cloud, shade or a lamp.";
-        if (!BySun(view, resin) || view.Climate.Sky is not { } sky)
-        {
-            return new Worked(daylightMin, "min", new Derivation(rule, source, from, WouldChange));
-        }
-
-        var hands = view.Hours.FirstFit(view.StartAt, TimeSpan.Zero);
-        var minutes = (sky.TryFindDosed(daylightMin, hands) - hands)?.TotalMinutes ?? daylightMin;
-        return new Worked(minutes, "min", new Derivation(
-            $"{rule}; then by the sun, hour by hour, from when hands are there: dose = ∫ irradiance dt", source,
-            [
-                .. from, new("Full daylight", daylightMin, "min"), new("Sun then, from straight up", Sun.At(hands, sky.LatitudeDeg, sky.LongitudeDeg).ZenithDeg, "°"),
-                new("Clear-sky ultraviolet then", sky.MwPerCm2At(hands), "mW/cm²"), new("Of full daylight", sky.ShareAt(hands) * 100, "%"),
-            ],
-            sky.ShareAt(hands) > 0 ? WouldChange : "The sun is down then: a lamp does not wait for it."));
-    }
+    private static bool BySun(Job job, Material resin) =>
+        resin.Cure == CureKind.Light && job.View.Case.Bench.Light is LightLevel.FullSun or LightLevel.HazySun or LightLevel.OpenShade && !Catalysed(job, resin);
 }

@@ -1,6 +1,7 @@
 using System.Text.Json.Serialization;
+using AbleMend.Core.Words;
 
-namespace AbleMend.Core;
+namespace AbleMend.Core.Figures;
 
 /// <summary>Where a value or a rule comes from, so that a technician can judge how far to trust it.</summary>
 [JsonConverter(typeof(Kebab<SourceKind>))]
@@ -25,7 +26,7 @@ public enum SourceKind
 /// <summary>A citation: its kind and, in words, what it points to.</summary>
 /// <param name="Kind">How firm it is.</param>
 /// <param name="Citation">Standard with part or section, paper with year, or a plain statement.</param>
-public sealed record Source(SourceKind Kind, string Citation)
+public sealed record Source(SourceKind Kind, Message Citation)
 {
     /// <summary>Common practice, no source.</summary>
     public static Source CommonPractice { get; } = new(SourceKind.CommonPractice, "Common practice, no source.");
@@ -33,28 +34,29 @@ public sealed record Source(SourceKind Kind, string Citation)
     /// <summary>Arithmetic on the inputs shown.</summary>
     public static Source Arithmetic { get; } = new(SourceKind.Arithmetic, "Arithmetic on the inputs shown.");
 
+    /// <summary>Measured or set by the shop.</summary>
+    public static Source Shop { get; } = new(SourceKind.Shop, "Measured or set by the shop.");
+
     /// <summary>Names a published source.</summary>
-    public static Source Published(string citation) => new(SourceKind.Published, citation);
+    public static Source Published(Message citation) => new(SourceKind.Published, citation);
 
     /// <summary>Marks a value as written down from memory.</summary>
-    public static Source FromMemory(string what) => new(SourceKind.FromMemory, what);
+    public static Source FromMemory(Message what) => new(SourceKind.FromMemory, what);
+
+    /// <summary>The source of a catalogue's entry, whose words say whether it is from memory.</summary>
+    public static Source OfEntry(string words) =>
+        new(words.Contains("memory", StringComparison.OrdinalIgnoreCase) ? SourceKind.FromMemory
+            : words.Contains("ommon practice", StringComparison.Ordinal) ? SourceKind.CommonPractice
+            : words.Contains("label", StringComparison.OrdinalIgnoreCase) ? SourceKind.Shop
+            : SourceKind.Published, words);
 }
 
-/// <summary>One thing that a figure was worked out from.</summary>
-/// <param name="Name">What it is, as the bench would say it.</param>
-/// <param name="Value">Its value, in <paramref name="Unit"/>.</param>
-/// <param name="Unit">Unit symbol; empty for a plain number.</param>
-public sealed record Input(string Name, double Value, string Unit);
+/// <summary>How firm a source is against others.</summary>
+public static class Firmness
+{
+    /// <summary>The weaker of two: what rests on both is no firmer. Arithmetic adds no doubt of its own.</summary>
+    public static SourceKind Weaker(SourceKind one, SourceKind other) => Rank(one) <= Rank(other) ? one : other;
 
-/// <summary>Why a figure is what it is: inputs, rule and source.</summary>
-/// <param name="Rule">The formula or rule in words and symbols.</param>
-/// <param name="Source">Where the rule comes from.</param>
-/// <param name="Inputs">What went in.</param>
-/// <param name="WouldChange">What would change the figure, or null when the inputs say it all.</param>
-public sealed record Derivation(string Rule, Source Source, IReadOnlyList<Input> Inputs, string? WouldChange = null);
-
-/// <summary>A computed value together with its unit and its derivation.</summary>
-/// <param name="Value">The value, in <paramref name="Unit"/>; always finite.</param>
-/// <param name="Unit">Unit symbol.</param>
-/// <param name="Derivation">Why.</param>
-public sealed record Worked(double Value, string Unit, Derivation Derivation);
+    private static int Rank(SourceKind kind) =>
+        kind switch { SourceKind.FromMemory => 0, SourceKind.CommonPractice => 1, SourceKind.Shop => 2, SourceKind.Published => 3, _ => 4 };
+}

@@ -1,0 +1,143 @@
+using AbleMend.Core.Figures;
+using AbleMend.Core.Gear;
+using AbleMend.Core.Materials;
+using AbleMend.Core.Patching;
+using AbleMend.Core.Plans;
+using AbleMend.Core.Quantities;
+using AbleMend.Core.Words;
+using static AbleMend.Core.Quantities.Measures;
+
+namespace AbleMend.Core.Methods.Steps;
+
+/// <summary>
+/// A job card: a method is written down as it is done, figures as they are needed, then the step that uses them. Figures are
+/// handles: sentences, waits, drawings and later figures take the handle, so that a figure set by hand reaches all of them.
+/// </summary>
+/// <param name="inputs">Case, materials and figures.</param>
+internal sealed class Job(MethodInputs inputs)
+{
+    private readonly List<PlanStep> _steps = [];
+    private readonly List<Action<Sketch>> _draws = [];
+    private readonly List<Warning> _warnings = [];
+    private readonly List<IFigure> _fresh = [];
+    private readonly Dictionary<string, LabelOf> _labels = [];
+
+    /// <value>The case.</value>
+    public CaseView View => inputs.View;
+
+    /// <value>The damage.</value>
+    public Damage Damage => View.Case.Damage;
+
+    /// <value>The material that holds.</value>
+    public Material Main => inputs.Materials.Main;
+
+    /// <value>The materials of the system.</value>
+    public ChosenMaterials Materials => inputs.Materials;
+
+    /// <value>The figures.</value>
+    public FigureGraph Figures => inputs.Figures;
+
+    /// <value>What wants to be known.</value>
+    public List<Warning> Warnings => _warnings;
+
+    /// <value>What the label of the material that holds says.</value>
+    public LabelOf Label => LabelOf(Main);
+
+    /// <value>What is hurt.</value>
+    public Field Hurt => field ??= Field.Hurt(Figures, View.Outline);
+
+    /// <value>Depth of the damage.</value>
+    public Figure<Length> Depth => Figures.Fact("damage.depth", "Depth of the damage", Mm(Damage.DepthMm));
+
+    /// <value>Thickness of the outermost layer.</value>
+    public Figure<Length> Skin => Figures.Fact("item.skin", $"{View.Reach.Layers[0].Layer.Name}: thickness", Mm(View.Reach.Layers[0].Layer.ThicknessMm), Source.OfEntry(View.Construction.Source));
+
+    /// <value>Air at the bench.</value>
+    public Figure<Temperature> Bench => Figures.Fact("bench.temperature", "Bench", Celsius(View.Case.Bench.TemperatureC));
+
+    /// <value>Humidity at the bench.</value>
+    public Figure<Share> Humidity => Figures.Fact("bench.humidity", "Relative humidity", Percent(View.Case.Bench.RelativeHumidityPercent));
+
+    /// <summary>What a material's label says.</summary>
+    public LabelOf LabelOf(Material material) => _labels.TryGetValue(material.Id, out var label) ? label : _labels[material.Id] = new LabelOf(Figures, material);
+
+    /// <summary>A figure that is worked out from others.</summary>
+    /// <param name="id">Identifier, unique in the plan.</param>
+    /// <param name="label">What it is.</param>
+    /// <param name="work">Works it out.</param>
+    /// <param name="rule">The formula or rule in words.</param>
+    /// <param name="source">Where the rule comes from.</param>
+    /// <param name="decimals">Digits after the point to show at most; null for the unit's own.</param>
+    /// <param name="wouldChange">What would change it.</param>
+    /// <param name="between">Least and most that may be set by hand, or null.</param>
+    /// <param name="knows">Which values there are at all, or null.</param>
+    public Figure<TQuantity> Figure<TQuantity>(
+        string id, Message label, Func<TQuantity> work, Message rule, Source source, int? decimals = null, Func<Message?>? wouldChange = null,
+        (double Least, double Most)? between = null, Func<double, bool>? knows = null)
+        where TQuantity : struct, IQuantity<TQuantity>
+    {
+        var figure = Figures.Work(id, label, work, rule, source, decimals, wouldChange, between, knows);
+        _fresh.Add(figure);
+        return figure;
+    }
+
+    /// <summary>A figure that a rule of the trade sets.</summary>
+    public Figure<TQuantity> Figure<TQuantity>(string id, Message label, TQuantity value, Message rule, Source source, int? decimals = null, Func<Message?>? wouldChange = null, (double Least, double Most)? between = null)
+        where TQuantity : struct, IQuantity<TQuantity> => Figure(id, label, () => value, rule, source, decimals, wouldChange, between);
+
+    /// <summary>A value of the trade that figures are worked out from; it is only shown in their reasons.</summary>
+    public Figure<TQuantity> Constant<TQuantity>(string id, Message label, TQuantity value, Source source, (double Least, double Most)? between = null)
+        where TQuantity : struct, IQuantity<TQuantity> => Figures.Constant(id, label, value, source, null, between);
+
+    /// <summary>A value that figures are made from and that is not shown by itself.</summary>
+    public Derived<T> Derive<T>(Func<T> work) => Figures.Derive(work);
+
+    /// <summary>Writes a step down; the figures put since the last step are its own.</summary>
+    /// <param name="id">Identifier, unique in the plan.</param>
+    /// <param name="stage">Stage that it belongs to.</param>
+    /// <param name="title">What the hand does, in a few words.</param>
+    /// <param name="how">How.</param>
+    /// <param name="minutes">Minutes of work by hand, above 0.</param>
+    /// <param name="forget">What practitioners say that they forget, or null.</param>
+    /// <param name="wait">The wait after it, or null.</param>
+    /// <param name="cautions">Identifiers of the cautions that apply.</param>
+    /// <param name="draws">Identifiers of the marks that it adds to the drawing.</param>
+    /// <param name="follows">Whether it must come straight after the step before it.</param>
+    /// <param name="useWithin">How long the mix may be used, or null.</param>
+    /// <param name="shows">Figures of earlier steps that it needs as well.</param>
+    /// <param name="proof">Identifier of the test that it is, or null.</param>
+    public Job Do(
+        string id, Stage stage, Message title, Message how, double minutes,
+        Message? forget = null, StepWait? wait = null, IReadOnlyList<string>? cautions = null, IReadOnlyList<string>? draws = null, bool follows = false,
+        Figure<WallTime>? useWithin = null, IReadOnlyList<IFigure>? shows = null, string? proof = null)
+    {
+        IReadOnlyList<string> figures = [.. (shows ?? []).Concat(_fresh).Select(figure => figure.Id).Distinct()];
+        _fresh.Clear();
+        _steps.Add(new PlanStep(id, stage, title, how, figures, cautions ?? [], forget, new StepTiming(id, minutes, follows, wait), useWithin is null || inputs.TimingOnly ? null : useWithin.WallMin, draws ?? [], proof));
+        return this;
+    }
+
+    /// <summary>Draws, once somebody looks at the drawing.</summary>
+    public Job Draw(Action<Sketch> draw)
+    {
+        _draws.Add(draw);
+        return this;
+    }
+
+    /// <summary>The composition.</summary>
+    /// <param name="cut">What is cut away.</param>
+    /// <param name="key">What is keyed and taped.</param>
+    /// <param name="patches">Patches in the order in which they are laid.</param>
+    /// <param name="profile">What is done in the section of a laminate.</param>
+    public Composition End(Field? cut = null, Field? key = null, Derived<IReadOnlyList<Patch>>? patches = null, Func<WorkProfile>? profile = null) =>
+        new(_steps, Derive(() =>
+        {
+            var sketch = new Sketch();
+            foreach (var draw in _draws)
+            {
+                draw(sketch);
+            }
+
+            return new Drawn(patches?.Value ?? [], profile?.Invoke(), key?.Shape.Pieces ?? [], cut?.Shape.Pieces ?? [], sketch.Marks);
+        }), _warnings);
+}

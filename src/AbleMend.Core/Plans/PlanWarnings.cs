@@ -1,0 +1,35 @@
+using AbleMend.Core.Methods;
+using AbleMend.Core.Preparing;
+using static AbleMend.Core.Quantities.Measures;
+
+namespace AbleMend.Core.Plans;
+
+/// <summary>What a plan wants known of its air and its windows.</summary>
+internal static class PlanWarnings
+{
+    /// <summary>The warnings of a plan.</summary>
+    public static IEnumerable<Warning> Of(CaseView view, Composition composition, IReadOnlyList<TimedStep> timeline)
+    {
+        var bench = view.Case.Bench;
+        var dewC = DewPoint.Celsius(bench.TemperatureC, bench.RelativeHumidityPercent);
+        if (bench.TemperatureC < dewC + DewPoint.MarginK)
+        {
+            yield return new Warning("dew-point", $"The surface is only {Apart(bench.TemperatureC - dewC):0.0} above the dew point of {Celsius(dewC):0.0}: warm it to {Celsius(dewC + DewPoint.MarginK):0.0} in the same air, or wait for drier air. Nothing is coated before.", "clean");
+        }
+
+        foreach (var missed in timeline.Where(each => each.MissesWindow))
+        {
+            yield return new Warning("window-missed", $"Nobody is there before the window closes. {Step(composition, missed.StepId).Timing.Wait!.WhenLate}", missed.StepId);
+        }
+
+        for (var i = 1; i < timeline.Count; i++)
+        {
+            if (timeline[i].StartsAt is null && timeline[i - 1].StartsAt is not null)
+            {
+                yield return new Warning("never-ready", "This wait does not end at this bench: warm it, or find light for it.", timeline[i - 1].StepId);
+            }
+        }
+    }
+
+    private static PlanStep Step(Composition composition, string id) => composition.Steps.First(step => step.Id == id);
+}

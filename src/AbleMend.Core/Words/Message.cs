@@ -1,0 +1,129 @@
+using System.Diagnostics.CodeAnalysis;
+using System.Globalization;
+using System.Runtime.CompilerServices;
+using System.Text;
+using System.Text.Json.Serialization;
+using System.Text.RegularExpressions;
+using AbleMend.Core.Quantities;
+
+namespace AbleMend.Core.Words;
+
+/// <summary>
+/// A sentence as a template with its arguments. It is written in place as an interpolated string, <c>$"Drill {drill} at each
+/// end"</c>, and is put into words only when somebody reads it: in their units, and in their language.
+/// </summary>
+[InterpolatedStringHandler]
+[JsonConverter(typeof(MessageJson))]
+public sealed partial class Message : IEquatable<Message>
+{
+    private readonly StringBuilder? _building;
+    private readonly List<object> _arguments;
+    private string? _template;
+
+    /// <summary>Called by the compiler for an interpolated string.</summary>
+    /// <param name="literalLength">Characters of the literal parts.</param>
+    /// <param name="formattedCount">Number of arguments.</param>
+    public Message(int literalLength, int formattedCount)
+    {
+        _building = new StringBuilder(literalLength + (4 * formattedCount));
+        _arguments = new List<object>(formattedCount);
+    }
+
+    /// <summary>A message of a template and its arguments.</summary>
+    /// <param name="template">Template with places <c>{0}</c>, <c>{1}</c> and so on.</param>
+    /// <param name="arguments">What stands there.</param>
+    public Message(string template, params IReadOnlyList<Argument> arguments) => (_template, _arguments) = (template, [.. arguments]);
+
+    /// <value>A message of no words.</value>
+    public static Message Empty { get; } = new("");
+
+    /// <value>The template; it is also the key by which a language file knows the sentence.</value>
+    public string Template => _template ??= _building!.ToString();
+
+    /// <value>What stands at the numbered places.</value>
+    public IReadOnlyList<Argument> Arguments => [.. _arguments.Select(each => each as Argument ?? ((Deferred)each).Tell())];
+
+    /// <value>Whether nothing is said.</value>
+    public bool IsEmpty => Template.Length == 0;
+
+    /// <summary>A plain sentence without arguments.</summary>
+    [return: NotNullIfNotNull(nameof(text))]
+    public static implicit operator Message?(string? text) => text is null ? null : new Message(text);
+
+    /// <summary>A sentence or name of the data files. A measure in it is written as <c>{25 mm}</c>, so that it follows the reader's units.</summary>
+    /// <param name="text">The text.</param>
+    public static Message Parse(string text)
+    {
+        if (!text.Contains('{', StringComparison.Ordinal))
+        {
+            return new Message(text);
+        }
+
+        var measures = new List<Argument>();
+        var template = MeasureInText().Replace(text, found =>
+        {
+            var number = found.Groups[1].Value;
+            measures.Add(new MeasureArgument(double.Parse(number, CultureInfo.InvariantCulture), found.Groups[2].Value, number.Split('.').ElementAtOrDefault(1)?.Length ?? 0));
+            return $"{{{measures.Count - 1}}}";
+        });
+        return new Message(template, measures);
+    }
+
+    /// <summary>This message with every figure in it told, as a plan keeps it.</summary>
+    public Message Told() => _building is null && _arguments.All(each => each is Argument and not MessageArgument) ? this : new Message(Template, [.. Arguments.Select(Tell)]);
+
+    /// <summary>Called by the compiler: a literal part.</summary>
+    public void AppendLiteral(string value) => _building!.Append(value);
+
+    /// <summary>Called by the compiler: a figure or another thing that tells itself.</summary>
+    public void AppendFormatted(ITold value, string? format = null) => Add(new Deferred(value, Decimals(format)));
+
+    /// <summary>Called by the compiler: a measure with its unit.</summary>
+    public void AppendFormatted<TQuantity>(TQuantity value, string? format = null)
+        where TQuantity : struct, IQuantity<TQuantity> =>
+        Add(new MeasureArgument(value.Magnitude, TQuantity.Unit.Symbol, Decimals(format) ?? TQuantity.Unit.Decimals));
+
+    /// <summary>Called by the compiler: a whole number.</summary>
+    public void AppendFormatted(int value) => Add(new NumberArgument(value));
+
+    /// <summary>Called by the compiler: a name. The format <c>inside</c> is for a name inside a sentence, <c>as-is</c> for what no language file changes.</summary>
+    public void AppendFormatted(string value, string? format = null) => Add(format == "as-is" ? new TextArgument(value) : new NameArgument(value, format == "inside"));
+
+    /// <summary>Called by the compiler: another message.</summary>
+    public void AppendFormatted(Message? value) => Add(new MessageArgument(value ?? Empty));
+
+    /// <summary>Called by the compiler: an argument made by hand.</summary>
+    public void AppendFormatted(Argument value) => Add(value);
+
+    /// <inheritdoc/>
+    public bool Equals(Message? other) => other is not null && Template == other.Template && Arguments.SequenceEqual(other.Arguments);
+
+    /// <inheritdoc/>
+    public override bool Equals(object? obj) => Equals(obj as Message);
+
+    /// <inheritdoc/>
+    public override int GetHashCode() => Template.GetHashCode(StringComparison.Ordinal);
+
+    /// <summary>In English and metric units: for logs and tests.</summary>
+    public override string ToString() => Voice.Plain.Say(this);
+
+    private static Argument Tell(Argument argument) => argument is MessageArgument inner ? new MessageArgument(inner.Message.Told()) : argument;
+
+    private static int? Decimals(string? format) =>
+        format is null ? null : format.IndexOf('.', StringComparison.Ordinal) is var point and >= 0 ? format.Length - point - 1 : 0;
+
+    private void Add(object argument)
+    {
+        _building!.Append('{').Append(_arguments.Count).Append('}');
+        _arguments.Add(argument);
+    }
+
+    [GeneratedRegex(@"\{(-?\d+(?:\.\d+)?) ([^}]+)\}")]
+    private static partial Regex MeasureInText();
+
+    /// <summary>Something that is told when the message is read.</summary>
+    private sealed record Deferred(ITold Value, int? Decimals)
+    {
+        public Argument Tell() => Value.Tell(Decimals);
+    }
+}
