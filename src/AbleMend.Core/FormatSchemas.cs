@@ -1,6 +1,8 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using System.Text.Json.Schema;
+using System.Reflection;
+using AbleMend.Core.Limits;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Quantities;
 using AbleMend.Core.Words;
@@ -34,9 +36,29 @@ public static class FormatSchemas
     private static JsonNode Describe(JsonSchemaExporterContext context, JsonNode schema)
     {
         var type = context.TypeInfo.Type;
+        if (context.PropertyInfo?.AttributeProvider is { } field && schema is JsonObject described)
+        {
+            Limit(described, field);
+        }
+
         return type == typeof(Message) ? MessageSchema()
             : type == typeof(CureTime) || type == typeof(CureTime?) ? new JsonObject { ["type"] = type == typeof(CureTime) ? "number" : new JsonArray("number", "null") }
             : schema;
+    }
+
+    /// <summary>Writes the limits that stand on a field into its schema.</summary>
+    private static void Limit(JsonObject schema, ICustomAttributeProvider field)
+    {
+        if (field.GetCustomAttributes(typeof(LimitsAttribute), true) is [LimitsAttribute limits])
+        {
+            (schema["minimum"], schema["maximum"]) = (limits.Least, limits.Most);
+        }
+
+        if (field.GetCustomAttributes(typeof(SizeAttribute), true) is [SizeAttribute size])
+        {
+            var of = schema.ContainsKey("items") ? "Items" : "Length";
+            (schema[$"min{of}"], schema[$"max{of}"]) = (size.Least, size.Most);
+        }
     }
 
     private static JsonObject MessageSchema() => new()

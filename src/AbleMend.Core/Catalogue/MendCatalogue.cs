@@ -14,34 +14,25 @@ public sealed class MendCatalogue
 {
     private readonly FrozenDictionary<string, Cup> _cups;
 
-    internal MendCatalogue(
-        string version,
-        IReadOnlyList<Substance> substances,
-        IReadOnlyList<Construction> constructions,
-        IReadOnlyList<Material> materials,
-        IReadOnlyList<MatchRule> rules,
-        IReadOnlyList<Caution> cautions,
-        IReadOnlyList<School> schools,
-        IReadOnlyList<LookTest> lookTests,
-        IReadOnlyList<AftercareLine> aftercare)
+    private readonly CatalogueData _data;
+
+    internal MendCatalogue(string version, CatalogueData data)
     {
+        _data = data;
         Version = version;
-        Substances = substances.ToFrozenDictionary(substance => substance.Id);
-        Constructions = constructions.ToFrozenDictionary(construction => construction.Id);
-        Materials = materials.ToFrozenDictionary(material => material.Id);
-        MaterialList = materials;
-        ConstructionList = constructions;
-        Rules = rules;
-        Cautions = cautions.ToFrozenDictionary(caution => caution.Id);
-        Schools = schools.ToFrozenDictionary(school => school.Id);
-        SchoolList = schools;
-        LookTests = lookTests;
-        Aftercare = aftercare;
-        _cups = materials.Where(material => material is { Heat: not null, Label.PotLifeMin: not null }).ToFrozenDictionary(material => material.Id, Cup.Fit);
+        Substances = data.Substances.ToFrozenDictionary(substance => substance.Id);
+        Constructions = data.Constructions.ToFrozenDictionary(construction => construction.Id);
+        Materials = data.Materials.ToFrozenDictionary(material => material.Id);
+        Cautions = data.Cautions.ToFrozenDictionary(caution => caution.Id);
+        Schools = data.Schools.ToFrozenDictionary(school => school.Id);
+        _cups = data.Materials.Where(material => material is { Heat: not null, Label.PotLifeMin: not null }).ToFrozenDictionary(material => material.Id, Cup.Fit);
     }
 
     /// <value>Version of the data, such as <c>2026.1</c>.</value>
     public string Version { get; }
+
+    /// <value>The closed vocabularies.</value>
+    public Vocabulary Vocabulary => _data.Vocabulary;
 
     /// <value>Substances by identifier.</value>
     public FrozenDictionary<string, Substance> Substances { get; }
@@ -50,16 +41,16 @@ public sealed class MendCatalogue
     public FrozenDictionary<string, Construction> Constructions { get; }
 
     /// <value>Constructions in the order of the data.</value>
-    public IReadOnlyList<Construction> ConstructionList { get; }
+    public IReadOnlyList<Construction> ConstructionList => _data.Constructions;
 
     /// <value>Materials by identifier.</value>
     public FrozenDictionary<string, Material> Materials { get; }
 
     /// <value>Materials in the order of the data.</value>
-    public IReadOnlyList<Material> MaterialList { get; }
+    public IReadOnlyList<Material> MaterialList => _data.Materials;
 
     /// <value>Matching rules, in the order in which they speak.</value>
-    public IReadOnlyList<MatchRule> Rules { get; }
+    public IReadOnlyList<MatchRule> Rules => _data.Rules;
 
     /// <value>Cautions by identifier.</value>
     public FrozenDictionary<string, Caution> Cautions { get; }
@@ -68,13 +59,13 @@ public sealed class MendCatalogue
     public FrozenDictionary<string, School> Schools { get; }
 
     /// <value>The same questions in the order of the data.</value>
-    public IReadOnlyList<School> SchoolList { get; }
+    public IReadOnlyList<School> SchoolList => _data.Schools;
 
     /// <value>Ways of finding what leaks or hides.</value>
-    public IReadOnlyList<LookTest> LookTests { get; }
+    public IReadOnlyList<LookTest> LookTests => _data.LookTests;
 
     /// <value>What to watch once an item is back in use, in the order in which it is said.</value>
-    public IReadOnlyList<AftercareLine> Aftercare { get; }
+    public IReadOnlyList<AftercareLine> Aftercare => _data.Aftercare;
 
     /// <summary>This catalogue with a shop's own products beside its materials; a product of a known identifier takes the place of that material.</summary>
     /// <param name="products">Products, as their labels describe them.</param>
@@ -82,10 +73,9 @@ public sealed class MendCatalogue
     public MendCatalogue With(IReadOnlyList<Material> products)
     {
         var own = products.Select(product => product.Id).ToHashSet();
-        var all = new MendCatalogue(Version, [.. Substances.Values], ConstructionList, [.. MaterialList.Where(material => !own.Contains(material.Id)), .. products],
-            Rules, [.. Cautions.Values], SchoolList, LookTests, Aftercare);
-        CatalogueLoader.CheckMaterials(products, all);
-        return all;
+        var beside = _data with { Materials = [.. MaterialList.Where(material => !own.Contains(material.Id)), .. products] };
+        CatalogueLoader.CheckProducts(products, beside);
+        return new MendCatalogue(Version, beside);
     }
 
     /// <summary>The cup model of a material, fitted to its label; null for what does not heat in a cup.</summary>

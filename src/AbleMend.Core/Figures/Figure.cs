@@ -1,4 +1,5 @@
 using System.Text.Json.Serialization;
+using AbleMend.Core.Limits;
 using AbleMend.Core.Words;
 
 namespace AbleMend.Core.Figures;
@@ -58,4 +59,4 @@ public sealed record Effect(string Input, double Value, double Becomes);
 /// <param name="Figure">Identifier of the figure.</param>
 /// <param name="Value">Value in the figure's own unit, above 0.</param>
 /// <param name="Reason">Why, 3 to 300 characters.</param>
-public sealed record Override(string Figure, double Value, string Reason);
+public sealed record Override(string Figure, [property: Limits(0.001, 100000)] double Value, [property: Size(3, 300)] string Reason);

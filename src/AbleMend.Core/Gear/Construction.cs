@@ -1,5 +1,6 @@
-using AbleMend.Core.Words;
 using System.Text.Json.Serialization;
+using AbleMend.Core.Limits;
+using AbleMend.Core.Words;
 
 namespace AbleMend.Core.Gear;
 
@@ -53,11 +54,11 @@ public enum GearFamily
 /// <param name="Refuse">Why nothing is mended at this place, or null.</param>
 public sealed record Location(
     string Id,
-    [property: Words] string Name,
-    double XPercent,
-    double YPercent,
+    [property: Size(1, 60)] [property: Words] string Name,
+    [property: Limits(0, 100, "%")] double XPercent,
+    [property: Limits(0, 100, "%")] double YPercent,
     bool Flat = true,
-    double? CoreThicknessMm = null,
+    [property: Limits(0.01, 1000, "mm")] double? CoreThicknessMm = null,
     bool FromBottom = false,
     IReadOnlyList<Layer>? Layers = null,
     IReadOnlyList<string>? Traits = null,
@@ -84,12 +85,12 @@ public sealed record Location(
 public sealed record UsualDamage(
     DamageKind Kind,
     string Location,
-    double DepthMm,
-    double LengthMm,
-    double WidthMm,
-    double? GapMm = null,
-    double? MissingMm = null,
-    int? Plies = null,
+    [property: Limits(0.01, 1000, "mm")] double DepthMm,
+    [property: Limits(0.1, 600, "mm")] double LengthMm,
+    [property: Limits(0.1, 600, "mm")] double WidthMm,
+    [property: Limits(0.1, 100, "mm")] double? GapMm = null,
+    [property: Limits(0.1, 100, "mm")] double? MissingMm = null,
+    [property: Limits(1, 12)] int? Plies = null,
     bool Leaks = false);
 
 /// <summary>How a kind of item is built: real layers, outside in, through to the other face.</summary>
@@ -109,18 +110,18 @@ public sealed record UsualDamage(
 /// <param name="Refuse">Why it is never mended here, or null.</param>
 public sealed record Construction(
     string Id,
-    [property: Words] string Name,
+    [property: Size(1, 120)] [property: Words] string Name,
     GearFamily Family,
     Silhouette Silhouette,
-    int WarrantyMonths,
+    [property: Limits(0, 600, "months")] int WarrantyMonths,
     string CoreLayer,
-    IReadOnlyList<Layer> Layers,
-    IReadOnlyList<Location> Locations,
-    IReadOnlyList<UsualDamage> Damages,
-    string Source,
+    [property: Size(1, 20)] IReadOnlyList<Layer> Layers,
+    [property: Size(1, 40)] IReadOnlyList<Location> Locations,
+    [property: Size(1, 40)] IReadOnlyList<UsualDamage> Damages,
+    [property: Size(5, 400)] string Source,
     bool Pair = false,
-    double? PressureKpa = null,
-    double? RadiusMm = null,
+    [property: Limits(1, 300, "kPa")] double? PressureKpa = null,
+    [property: Limits(1, 1000, "mm")] double? RadiusMm = null,
     [property: Words] string? Refuse = null
 )
 {

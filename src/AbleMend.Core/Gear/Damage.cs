@@ -1,4 +1,5 @@
 using System.Text.Json.Serialization;
+using AbleMend.Core.Limits;
 
 namespace AbleMend.Core.Gear;
 
@@ -121,17 +122,17 @@ public abstract record Shape;
 
 /// <summary>A circle.</summary>
 /// <param name="DiameterMm">Diameter in millimetres, 1 to 600.</param>
-public sealed record RoundShape(double DiameterMm) : Shape;
+public sealed record RoundShape([property: Limits(1, 600, "mm")] double DiameterMm) : Shape;
 
 /// <summary>An ellipse.</summary>
 /// <param name="LengthMm">Long axis in millimetres, 1 to 600.</param>
 /// <param name="WidthMm">Short axis in millimetres, 1 to 600.</param>
-public sealed record OvalShape(double LengthMm, double WidthMm) : Shape;
+public sealed record OvalShape([property: Limits(1, 600, "mm")] double LengthMm, [property: Limits(1, 600, "mm")] double WidthMm) : Shape;
 
 /// <summary>A straight crack, tear, slit or scratch.</summary>
 /// <param name="LengthMm">Length in millimetres, 1 to 600.</param>
 /// <param name="WidthMm">Width of the open groove in millimetres, 0.1 to 100.</param>
-public sealed record CrackShape(double LengthMm, double WidthMm) : Shape;
+public sealed record CrackShape([property: Limits(1, 600, "mm")] double LengthMm, [property: Limits(0.1, 100, "mm")] double WidthMm) : Shape;
 
 /// <summary>A traced outline; the last point joins the first.</summary>
 /// <param name="Points">3 to 400 points that do not cross themselves.</param>
@@ -146,12 +147,12 @@ public sealed record Neighbour(Shape Shape, PointMm OffsetMm);
 /// <param name="CantDeg">Cant in degrees, -30 to 30.</param>
 /// <param name="TwinCantDeg">Cant of the twin in degrees, -30 to 30.</param>
 /// <param name="Rocks">Whether the fin rocks in the box by hand.</param>
-public sealed record FinCheck(double CantDeg, double TwinCantDeg, bool Rocks);
+public sealed record FinCheck([property: Limits(-30, 30, "°")] double CantDeg, [property: Limits(-30, 30, "°")] double TwinCantDeg, bool Rocks);
 
 /// <summary>A leak or a hidden flaw that was found, with the test that found it. One find does not exclude another.</summary>
 /// <param name="Test">Identifier of the finding test.</param>
 /// <param name="Place">Where, in words of 1 to 120 characters.</param>
-public sealed record Find(string Test, string Place);
+public sealed record Find(string Test, [property: Size(1, 120)] string Place);
 
 /// <summary>The damage as seen.</summary>
 /// <param name="Kind">Kind of hurt.</param>
@@ -173,16 +174,16 @@ public sealed record Damage(
     DamageKind Kind,
     string Location,
     Shape Shape,
-    double DepthMm,
+    [property: Limits(0.01, 1000, "mm")] double DepthMm,
     bool Wet,
     Cause Cause,
-    IReadOnlyList<Neighbour>? Neighbours = null,
+    [property: Size(0, 20)] IReadOnlyList<Neighbour>? Neighbours = null,
     FinCheck? Fin = null,
     bool AcrossWholeWidth = false,
-    double? GapMm = null,
-    double? MissingMm = null,
-    int? Plies = null,
+    [property: Limits(0.1, 100, "mm")] double? GapMm = null,
+    [property: Limits(0.1, 100, "mm")] double? MissingMm = null,
+    [property: Limits(1, 12)] int? Plies = null,
     bool? Located = null,
     bool? EdgeCatches = null,
-    IReadOnlyList<Find>? Finds = null
+    [property: Size(0, 40)] IReadOnlyList<Find>? Finds = null
 );

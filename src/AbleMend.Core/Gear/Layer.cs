@@ -1,5 +1,6 @@
-using AbleMend.Core.Words;
 using System.Text.Json.Serialization;
+using AbleMend.Core.Limits;
+using AbleMend.Core.Words;
 
 namespace AbleMend.Core.Gear;
 
@@ -44,12 +45,12 @@ public enum Movement
 /// <param name="Source">Where these values come from.</param>
 public sealed record Substance(
     string Id,
-    [property: Words] string Name,
-    IReadOnlyList<string> Families,
+    [property: Size(1, 120)] [property: Words] string Name,
+    [property: Size(1, 12)] IReadOnlyList<string> Families,
     Texture Texture,
     Movement Movement,
-    double? SoftensAtC,
-    string Source
+    [property: Limits(30, 400, "°C")] double? SoftensAtC,
+    [property: Size(5, 400)] string Source
 );
 
 /// <summary>One layer of an item, in its place from the outside in.</summary>
@@ -57,4 +58,4 @@ public sealed record Substance(
 /// <param name="Name">What the bench calls it.</param>
 /// <param name="Substance">Identifier of its <see cref="Gear.Substance"/>.</param>
 /// <param name="ThicknessMm">Thickness in millimetres, above 0.</param>
-public sealed record Layer(string Id, [property: Words] string Name, string Substance, double ThicknessMm);
+public sealed record Layer(string Id, [property: Size(1, 80)] [property: Words] string Name, string Substance, [property: Limits(0.005, 1000, "mm")] double ThicknessMm);

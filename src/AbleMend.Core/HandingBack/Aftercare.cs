@@ -1,5 +1,6 @@
 using AbleMend.Core.Figures;
 using AbleMend.Core.Gear;
+using AbleMend.Core.Limits;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Methods;
 using AbleMend.Core.Plans;
@@ -34,7 +35,7 @@ public sealed record Aftercare(IReadOnlyList<Watch> Watch, DateTimeOffset? LookA
 /// <param name="LookAgainDays">Days after it is ready that somebody looks again, above 0; null where this line asks for no look.</param>
 public sealed record AftercareLine(
     string Id,
-    [property: Words] string Text,
+    [property: Size(10, 400)] [property: Words] string Text,
     IReadOnlyList<GearFamily>? Families = null,
     IReadOnlyList<DamageKind>? Damages = null,
     IReadOnlyList<string>? Traits = null,
@@ -42,7 +43,7 @@ public sealed record AftercareLine(
     IReadOnlyList<string>? Chemistries = null,
     Permanence? Permanence = null,
     string? Figure = null,
-    int? LookAgainDays = null)
+    [property: Limits(1, 730, "days")] int? LookAgainDays = null)
 {
     /// <summary>Whether it is for a mend.</summary>
     /// <param name="view">The case.</param>

@@ -1,6 +1,7 @@
-using AbleMend.Core.Gear;
-using AbleMend.Core.Words;
 using System.Text.Json.Serialization;
+using AbleMend.Core.Gear;
+using AbleMend.Core.Limits;
+using AbleMend.Core.Words;
 
 namespace AbleMend.Core.Materials;
 
@@ -92,7 +93,7 @@ public enum RatioBasis
 /// <param name="A">Parts of A, above 0.</param>
 /// <param name="B">Parts of B, above 0.</param>
 /// <param name="TolerancePercent">Error of the ratio that the system stands, in percent, above 0.</param>
-public sealed record MixRatio(RatioBasis By, double A, double B, double TolerancePercent);
+public sealed record MixRatio(RatioBasis By, [property: Limits(0.1, 1000)] double A, [property: Limits(0.1, 1000)] double B, [property: Limits(0.1, 50, "%")] double TolerancePercent);
 
 /// <summary>Catalyst of a catalysed resin, by weight of resin.</summary>
 /// <param name="Percent">Usual amount at the reference temperature, in percent.</param>
@@ -100,7 +101,7 @@ public sealed record MixRatio(RatioBasis By, double A, double B, double Toleranc
 /// <param name="MaxPercent">Most amount allowed.</param>
 /// <param name="DropMassG">Mass of one drop from the usual dropper, in grams.</param>
 /// <param name="DensityGPerMl">Density in g/mL.</param>
-public sealed record CatalystDose(double Percent, double MinPercent, double MaxPercent, double DropMassG, double DensityGPerMl);
+public sealed record CatalystDose([property: Limits(0.01, 20, "%")] double Percent, [property: Limits(0.01, 20, "%")] double MinPercent, [property: Limits(0.01, 20, "%")] double MaxPercent, [property: Limits(0.001, 1, "g")] double DropMassG, [property: Limits(0.3, 5, "g/mL")] double DensityGPerMl);
 
 /// <summary>Milestones of cure as the label gives them, in minutes at the reference temperature, from mixing (or from the light).</summary>
 /// <param name="ReferenceC">Temperature of the label in °C.</param>
@@ -118,44 +119,44 @@ public sealed record CatalystDose(double Percent, double MinPercent, double MaxP
 /// <param name="TackClosesMin">After this the coat no longer grips and is laid again.</param>
 /// <param name="HandleableMin">Clamps and bands may come off; null takes the loadable milestone.</param>
 public sealed record CureLabel(
-    double ReferenceC,
-    double? PotLifeMin,
-    double? PotMassG,
-    double? RecoatOpensMin,
-    double? RecoatClosesMin,
-    double? SandableMin,
-    double LoadableMin,
-    double FullMin,
-    double MinimumC,
-    double MaximumC,
-    double MaximumHumidityPercent,
-    double? TackOpensMin = null,
-    double? TackClosesMin = null,
-    double? HandleableMin = null
+    [property: Limits(-10, 60, "°C")] double ReferenceC,
+    [property: Limits(0.1, 200000, "min")] double? PotLifeMin,
+    [property: Limits(0.1, 10000, "g")] double? PotMassG,
+    [property: Limits(0.1, 200000, "min")] double? RecoatOpensMin,
+    [property: Limits(0.1, 200000, "min")] double? RecoatClosesMin,
+    [property: Limits(0.1, 200000, "min")] double? SandableMin,
+    [property: Limits(0.1, 200000, "min")] double LoadableMin,
+    [property: Limits(0.1, 200000, "min")] double FullMin,
+    [property: Limits(-30, 60, "°C")] double MinimumC,
+    [property: Limits(-30, 90, "°C")] double MaximumC,
+    [property: Limits(1, 100, "%")] double MaximumHumidityPercent,
+    [property: Limits(0.1, 200000, "min")] double? TackOpensMin = null,
+    [property: Limits(0.1, 200000, "min")] double? TackClosesMin = null,
+    [property: Limits(0.1, 200000, "min")] double? HandleableMin = null
 );
 
 /// <summary>A kit whose parts come in set amounts: it is mixed by halves and quarters.</summary>
 /// <param name="AMl">Adhesive in the tin, in mL.</param>
 /// <param name="BMl">Curing agent in the vial, in mL.</param>
-public sealed record Kit(double AMl, double BMl);
+public sealed record Kit([property: Limits(0.1, 100000, "mL")] double AMl, [property: Limits(0.01, 100000, "mL")] double BMl);
 
 /// <summary>How long it keeps, and how.</summary>
 /// <param name="SealedMonths">Months from filling while sealed, above 0.</param>
 /// <param name="OpenedMonths">Months once opened, above 0.</param>
 /// <param name="Storage">How it is kept.</param>
-public sealed record ShelfLife(double SealedMonths, double OpenedMonths, [property: Words] string Storage);
+public sealed record ShelfLife([property: Limits(0.1, 600, "months")] double SealedMonths, [property: Limits(0.1, 600, "months")] double OpenedMonths, [property: Words] string Storage);
 
 /// <summary>Heat of cure, for the cup.</summary>
 /// <param name="EnthalpyJPerG">Heat released by full cure in J/g.</param>
 /// <param name="HeatCapacityJPerGK">Heat capacity in J/(g·K).</param>
 /// <param name="GelConversion">Conversion at which it is too thick to be spread, which is where a label's pot life ends, 0 to 1.</param>
 /// <param name="SafePeakC">Peak temperature in °C that resin and cup stand.</param>
-public sealed record CureHeat(double EnthalpyJPerG, double HeatCapacityJPerGK, double GelConversion, double SafePeakC);
+public sealed record CureHeat([property: Limits(1, 2000, "J/g")] double EnthalpyJPerG, [property: Limits(0.1, 10, "J/(g·K)")] double HeatCapacityJPerGK, [property: Limits(0.01, 0.99)] double GelConversion, [property: Limits(20, 400, "°C")] double SafePeakC);
 
 /// <summary>How deep light cures one layer, and what the label's times assume.</summary>
 /// <param name="LayerMm">Most thickness cured at once, in millimetres.</param>
 /// <param name="PenetrationMm">Depth at which light has fallen to 1/e, in millimetres, 0.1 to 20.</param>
-public sealed record LightCure(double LayerMm, double PenetrationMm = LightCure.UsualPenetrationMm)
+public sealed record LightCure([property: Limits(0.1, 50, "mm")] double LayerMm, [property: Limits(0.1, 20, "mm")] double PenetrationMm = LightCure.UsualPenetrationMm)
 {
     /// <summary>Depth at which light has fallen to 1/e in a clear resin with its photoinitiator, in millimetres. From memory.</summary>
     public const double UsualPenetrationMm = 1.5;
@@ -164,7 +165,7 @@ public sealed record LightCure(double LayerMm, double PenetrationMm = LightCure.
 /// <summary>What it gives to the air.</summary>
 /// <param name="Solvent">Identifier of a vapour with a known limit, such as <c>acetone</c>.</param>
 /// <param name="MassShare">Share of the mass used that evaporates, above 0, at most 1.</param>
-public sealed record Vapour(string Solvent, double MassShare);
+public sealed record Vapour(string Solvent, [property: Limits(0.001, 1)] double MassShare);
 
 /// <summary>A material on the bench, in generic terms, as its label describes it.</summary>
 /// <param name="Id">Identifier.</param>
@@ -179,13 +180,13 @@ public sealed record Vapour(string Solvent, double MassShare);
 /// <param name="DensityGPerMl">Density in g/mL: mixed resin, loose filler or liquid.</param>
 public sealed record Material(
     string Id,
-    [property: Words] string Name,
+    [property: Size(1, 120)] [property: Words] string Name,
     Role Role,
     string Chemistry,
     string Source,
-    double? DensityGPerMl,
-    int Skill,
-    int Cost,
+    [property: Limits(0.05, 5, "g/mL")] double? DensityGPerMl,
+    [property: Limits(1, 3)] int Skill,
+    [property: Limits(1, 5)] int Cost,
     IReadOnlyList<string> Hazards,
     IReadOnlyList<string> BondsTo
 )
@@ -197,9 +198,11 @@ public sealed record Material(
     public MixRatio? Ratio { get; init; }
 
     /// <value>Density of part A in g/mL.</value>
+    [Limits(0.3, 5, "g/mL")]
     public double? DensityAGPerMl { get; init; }
 
     /// <value>Density of part B in g/mL.</value>
+    [Limits(0.3, 5, "g/mL")]
     public double? DensityBGPerMl { get; init; }
 
     /// <value>Catalyst of a catalysed resin, and of a light-cured resin that may take one.</value>
@@ -209,6 +212,7 @@ public sealed record Material(
     public CureLabel? Label { get; init; }
 
     /// <value>Activation energy in kJ/mol for the effect of temperature; null takes the default of its class.</value>
+    [Limits(0, 200, "kJ/mol")]
     public double? ActivationKjPerMol { get; init; }
 
     /// <value>Heat of cure.</value>
@@ -218,36 +222,45 @@ public sealed record Material(
     public LightCure? Light { get; init; }
 
     /// <value>Areal weight of a cloth in g/m².</value>
+    [Limits(5, 5000, "g/m²")]
     public double? ArealWeightGPerM2 { get; init; }
 
     /// <value>Thickness that one layer of a cloth lays down, in millimetres.</value>
+    [Limits(0.01, 20, "mm")]
     public double? PlyMm { get; init; }
 
     /// <value>Mass of a filler in a thickened mix, as a share of the whole mix, 0 to 1.</value>
+    [Limits(0.01, 0.95)]
     public double? FillerMassShare { get; init; }
 
     /// <value>Minutes for a cleaner to leave an open surface at 20 °C.</value>
+    [Limits(0.1, 600, "min")]
     public double? FlashMin { get; init; }
 
     /// <value>How much it moves once set; null for what does not set.</value>
     public Movement? Flexibility { get; init; }
 
     /// <value>Highest temperature in °C that the bond stands in use; null when it outlasts what it holds.</value>
+    [Limits(0, 400, "°C")]
     public double? ServiceMaxC { get; init; }
 
     /// <value>Lap shear strength in MPa of a sound joint in the gear it is made for; null where it is not known.</value>
+    [Limits(0.01, 100, "MPa")]
     public double? LapShearMpa { get; init; }
 
     /// <value>Coats on each face of a cement.</value>
+    [Limits(1, 10)]
     public int? Coats { get; init; }
 
     /// <value>One wet coat of a cement or sealant in g/m².</value>
+    [Limits(1, 5000, "g/m²")]
     public double? SpreadGPerM2 { get; init; }
 
     /// <value>Kit that a two-part cement comes in.</value>
     public Kit? Kit { get; init; }
 
     /// <value>Film in millimetres that the label's times of a moisture-curing material are for.</value>
+    [Limits(0.01, 20, "mm")]
     public double? LabelFilmMm { get; init; }
 
     /// <value>What it gives to the air, or null for next to nothing.</value>

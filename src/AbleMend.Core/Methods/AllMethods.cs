@@ -1,8 +1,15 @@
+using System.Collections.Frozen;
+using AbleMend.Core.Catalogue;
+
 namespace AbleMend.Core.Methods;
 
 /// <summary>Every way of mending that is known, family by family, in the order in which they are offered.</summary>
 public static class AllMethods
 {
+    /// <value>What the catalogue has to know of them.</value>
+    public static KnownMethods Known => new(
+        List.Select(method => method.Id).ToFrozenSet(), List.SelectMany(method => method.Schools).ToFrozenSet(), List.SelectMany(method => method.Needs).ToFrozenSet());
+
     /// <value>The methods.</value>
     public static IReadOnlyList<IMendMethod> List { get; } =
     [

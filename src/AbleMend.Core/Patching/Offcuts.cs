@@ -1,3 +1,5 @@
+using AbleMend.Core.Limits;
+
 namespace AbleMend.Core.Patching;
 
 /// <summary>A piece of stock.</summary>
@@ -5,7 +7,7 @@ namespace AbleMend.Core.Patching;
 /// <param name="Material">Identifier of the cloth or patch stock.</param>
 /// <param name="LengthMm">Length in millimetres, 10 to 50000.</param>
 /// <param name="WidthMm">Width in millimetres, 10 to 5000.</param>
-public sealed record Offcut(string Id, string Material, double LengthMm, double WidthMm);
+public sealed record Offcut([property: Size(1, 40)] string Id, string Material, [property: Limits(10, 50000, "mm")] double LengthMm, [property: Limits(10, 5000, "mm")] double WidthMm);
 
 /// <summary>Where a patch lies on an offcut.</summary>
 /// <param name="Patch">Order of the patch.</param>

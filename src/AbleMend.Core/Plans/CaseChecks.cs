@@ -1,6 +1,7 @@
 using AbleMend.Core.Catalogue;
 using AbleMend.Core.Finishing;
 using AbleMend.Core.Gear;
+using AbleMend.Core.Limits;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Methods;
 using AbleMend.Core.Mixing;
@@ -13,11 +14,17 @@ namespace AbleMend.Core.Plans;
 /// <summary>Finds everything wrong with a case, each with its field and the remedy. Nothing is clamped or guessed.</summary>
 public static class CaseChecks
 {
+    /// <summary>Depth in millimetres past which the number itself is wrong, and not the place.</summary>
+    private const double DeepestMm = 1000;
+
+    /// <summary>Half the sheet that outlines are traced on, in millimetres.</summary>
+    private const double SheetMm = 600;
+
     /// <summary>Checks a case against a catalogue.</summary>
     /// <returns>All problems; empty when the case can be planned.</returns>
     public static IReadOnlyList<Problem> Check(RepairCase repairCase, MendCatalogue catalogue, IReadOnlyList<IMendMethod> methods)
     {
-        var checks = new Checks();
+        var checks = new Checks(LimitTable.Check(repairCase));
         checks.Demand(repairCase.Format == RepairCase.CurrentFormat, "unknown-format", "format",
             $"'{repairCase.Format:as-is}' is not a format that is known.", $"Write {RepairCase.CurrentFormat:as-is}.");
         CheckItem(checks, repairCase.Item, catalogue);
@@ -32,24 +39,17 @@ public static class CaseChecks
 
     private static void CheckOffcuts(Checks checks, IReadOnlyList<Offcut> offcuts, MendCatalogue catalogue)
     {
-        checks.Demand(offcuts.Count <= 200, "too-many", "offcuts", "More than 200 offcuts.", "Throw the smallest away.");
         checks.Demand(offcuts.DistinctBy(piece => piece.Id).Count() == offcuts.Count, "twice", "offcuts", "Two offcuts have the same name.", "Write a different name on each.");
         foreach (var (piece, i) in offcuts.Take(200).Select((piece, i) => (piece, i)))
         {
-            checks.Demand(piece.Id is { Length: >= 1 and <= 40 }, "bad-id", $"offcuts[{i}].id", "The name is empty or longer than 40 characters.", "Write a short name on it.");
             checks.Known(catalogue.Materials.GetValueOrDefault(piece.Material)?.Role is Role.Cloth or Role.PatchStock, $"offcuts[{i}].material", piece.Material,
                 catalogue.MaterialList.Where(material => material.Role is Role.Cloth or Role.PatchStock).Select(material => material.Id));
-            checks.Range(piece.LengthMm, 10, 50_000, $"offcuts[{i}].lengthMm", "mm");
-            checks.Range(piece.WidthMm, 10, 5_000, $"offcuts[{i}].widthMm", "mm");
         }
     }
 
     private static void CheckItem(Checks checks, ItemFacts item, MendCatalogue catalogue)
     {
-        checks.Demand(!string.IsNullOrWhiteSpace(item.Tag) && item.Tag.Length <= 40, "bad-tag", "item.tag",
-            "The tag is empty or longer than 40 characters.", "Give the item a short tag, such as BRD-07.");
         checks.Known(catalogue.Constructions.ContainsKey(item.Construction), "item.construction", item.Construction, catalogue.Constructions.Keys);
-        checks.Range(item.AgeMonths, 0, 600, "item.ageMonths", "months");
         checks.Known(item.EarlierMend is null or "epoxy" or "polyester", "item.earlierMend", item.EarlierMend ?? "", ["epoxy", "polyester"]);
     }
 
@@ -57,33 +57,20 @@ public static class CaseChecks
     {
         var damage = repairCase.Damage;
         CheckShape(checks, damage.Shape, "damage.shape");
-        checks.Demand(damage.Neighbours is null or { Count: <= 20 }, "too-many", "damage.neighbours", "More than 20 neighbours.", "Trace them as one outline.");
         foreach (var (neighbour, i) in (damage.Neighbours ?? []).Take(20).Select((neighbour, i) => (neighbour, i)))
         {
             CheckShape(checks, neighbour.Shape, $"damage.neighbours[{i}].shape");
-            checks.Range(neighbour.OffsetMm.X, -600, 600, $"damage.neighbours[{i}].offsetMm.x", "mm");
-            checks.Range(neighbour.OffsetMm.Y, -600, 600, $"damage.neighbours[{i}].offsetMm.y", "mm");
+            checks.Sheet(neighbour.OffsetMm.X, $"damage.neighbours[{i}].offsetMm.x");
+            checks.Sheet(neighbour.OffsetMm.Y, $"damage.neighbours[{i}].offsetMm.y");
         }
 
-        checks.Range(damage.GapMm, 0.1, 100, "damage.gapMm", "mm");
-        checks.Range(damage.MissingMm, 0.1, 100, "damage.missingMm", "mm");
-        checks.Range(damage.Plies, 1, 12, "damage.plies", "");
-        checks.Demand(damage.Finds is null or { Count: <= 40 }, "too-many", "damage.finds", "More than 40 finds.", "Keep the ones that are mended now.");
         foreach (var (find, i) in (damage.Finds ?? []).Take(40).Select((find, i) => (find, i)))
         {
             checks.Known(catalogue.LookTests.Any(test => test.Id == find.Test), $"damage.finds[{i}].test", find.Test, catalogue.LookTests.Select(test => test.Id));
-            checks.Demand(find.Place is { Length: >= 1 and <= 120 }, "bad-place", $"damage.finds[{i}].place", "The place is empty or longer than 120 characters.", "Say where in a few words.");
-        }
-
-        if (damage.Fin is { } fin)
-        {
-            checks.Range(fin.CantDeg, -30, 30, "damage.fin.cantDeg", "°");
-            checks.Range(fin.TwinCantDeg, -30, 30, "damage.fin.twinCantDeg", "°");
         }
 
         if (!catalogue.Constructions.TryGetValue(repairCase.Item.Construction, out var construction))
         {
-            checks.Range(damage.DepthMm, 0.01, 1000, "damage.depthMm", "mm");
             return;
         }
 
@@ -98,15 +85,11 @@ public static class CaseChecks
     private static void CheckAtLocation(Checks checks, Damage damage, Construction construction, Location location)
     {
         var thickness = construction.ThicknessMmAt(location);
-        if (double.IsFinite(damage.DepthMm) && damage.DepthMm > thickness)
+        if (damage.DepthMm > thickness && damage.DepthMm <= DeepestMm)
         {
             checks.Demand(false, "deeper-than-item", "damage.depthMm",
                 $"{Mm(damage.DepthMm):0.00} is deeper than the item: it is {Mm(thickness):0.00} thick at the {location.Name:inside}.",
                 $"Measure the depth again; give at most {Mm(thickness):0.00}.");
-        }
-        else
-        {
-            checks.Range(damage.DepthMm, 0.01, thickness, "damage.depthMm", "mm");
         }
 
         checks.Demand(construction.Damages.Any(usual => usual.Kind == damage.Kind), "kind-does-not-fit", "damage.kind",
@@ -121,59 +104,26 @@ public static class CaseChecks
 
     private static void CheckShape(Checks checks, Shape shape, string field)
     {
-        switch (shape)
+        if (shape is TracedShape traced)
         {
-            case RoundShape round:
-                checks.Range(round.DiameterMm, 1, 600, $"{field}.diameterMm", "mm");
-                break;
-            case OvalShape oval:
-                checks.Range(oval.LengthMm, 1, 600, $"{field}.lengthMm", "mm");
-                checks.Range(oval.WidthMm, 1, 600, $"{field}.widthMm", "mm");
-                break;
-            case CrackShape crack:
-                checks.Range(crack.LengthMm, 1, 600, $"{field}.lengthMm", "mm");
-                checks.Range(crack.WidthMm, 0.1, 100, $"{field}.widthMm", "mm");
-                break;
-            case TracedShape traced:
-                checks.Demand(traced.Points.Count is >= 3 and <= 400 && traced.Points.All(point => Math.Abs(point.X) <= 600 && Math.Abs(point.Y) <= 600)
-                    && Outline.IsSound(traced.Points), "bad-outline", $"{field}.points",
-                    "The traced outline crosses itself, encloses nothing, or leaves the sheet.", "Trace it again with 3 to 400 points, once round.");
-                break;
+            checks.Demand(traced.Points.Count is >= 3 and <= 400 && traced.Points.All(point => Math.Abs(point.X) <= SheetMm && Math.Abs(point.Y) <= SheetMm)
+                && Outline.IsSound(traced.Points), "bad-outline", $"{field}.points",
+                "The traced outline crosses itself, encloses nothing, or leaves the sheet.", $"Trace it again with 3 to 400 points, once round, no further than {Mm(SheetMm)} from the middle.");
         }
     }
 
     private static void CheckBench(Checks checks, BenchFacts bench)
     {
-        checks.Range(bench.TemperatureC, -10, 45, "bench.temperatureC", "°C");
-        checks.Range(bench.RelativeHumidityPercent, 1, 100, "bench.relativeHumidityPercent", "%");
-        checks.Range(bench.NightTemperatureC, -10, 45, "bench.nightTemperatureC", "°C");
         checks.Demand(TimeZoneInfo.TryFindSystemTimeZoneById(bench.Zone, out _), "unknown-zone", "bench.zone",
             $"'{bench.Zone:as-is}' is not a time zone that is known.", "Use an IANA name, such as Etc/UTC.");
-        checks.Range(bench.LatitudeDeg, -90, 90, "bench.latitudeDeg", "°");
-        checks.Range(bench.LongitudeDeg, -180, 180, "bench.longitudeDeg", "°");
         checks.Demand((bench.LatitudeDeg is null) == (bench.LongitudeDeg is null), "half-a-place", "bench.longitudeDeg",
             "A latitude without a longitude, or the other way round, is no place.", "Give both, or neither.");
-        checks.Range(bench.LampMwPerCm2, 0.1, 1000, "bench.lampMwPerCm2", "mW/cm²");
-        checks.Range(bench.RoomM3, 1, 100_000, "bench.roomM3", "m³");
-        checks.Range(bench.AirChangesPerHour, 0.1, 100, "bench.airChangesPerHour", "an hour");
-        checks.Range(bench.AltitudeM, -400, 5000, "bench.altitudeM", "m");
-        checks.Range(bench.OpensHour, 0, 23, "bench.opensHour", "h");
-        checks.Range(bench.ClosesHour, 1, 24, "bench.closesHour", "h");
         checks.Demand(bench.OpensHour < bench.ClosesHour, "hours-reversed", "bench.closesHour", "The shop closes before it opens.", "Give a later closing hour.");
     }
 
     private static void CheckWanted(Checks checks, Wanted wanted)
     {
         CheckGrit(checks, wanted.FinishGrit, "wanted.finishGrit");
-        checks.Range(wanted.Skill, 1, 3, "wanted.skill", "");
-        checks.Range(wanted.HottestInUseC, 0, 90, "wanted.hottestInUseC", "°C");
-        checks.Range(wanted.UsedAtM, -400, 5000, "wanted.usedAtM", "m");
-        foreach (var (value, name) in wanted.Weights is { } w
-            ? new[] { (w.Fast, "fast"), (w.Lasting, "lasting"), (w.Tidy, "tidy"), (w.Cheap, "cheap") } : [])
-        {
-            checks.Range(value, 0, 5, $"wanted.weights.{name}", "");
-        }
-
         checks.Demand(wanted.StartAt is not null, "no-start", "wanted.startAt", "The case does not say when work begins.", "Give an instant in UTC.");
         foreach (var (instant, name) in new[] { (wanted.StartAt, "startAt"), (wanted.NeededBy, "neededBy") })
         {
@@ -184,23 +134,13 @@ public static class CaseChecks
 
     private static void CheckTools(Checks checks, Tools tools)
     {
-        checks.Demand(tools.Grits.Count is > 0 and <= 60, "no-grits", "tools.grits", "The drawer is empty, or holds more than 60 grits.", "Name the grits at hand, such as P60, P150, P220, P400.");
         foreach (var (grit, i) in tools.Grits.Take(60).Select((grit, i) => (grit, i)))
         {
             CheckGrit(checks, grit, $"tools.grits[{i}]");
         }
 
-        switch (tools.Measure)
-        {
-            case CupDevice cup:
-                checks.Range(cup.LineEveryMl, 0.1, 100, "tools.measure.lineEveryMl", "mL");
-                checks.Range(cup.LineErrorMl, 0.001, cup.LineEveryMl, "tools.measure.lineErrorMl", "mL");
-                checks.Range(cup.HoldsMl, 5, 2000, "tools.measure.holdsMl", "mL");
-                break;
-            case ScaleDevice scale:
-                checks.Range(scale.StepG, 0.001, 10, "tools.measure.stepG", "g");
-                break;
-        }
+        checks.Demand(tools.Measure is not CupDevice cup || cup.LineErrorMl <= cup.LineEveryMl, "line-error", "tools.measure.lineErrorMl",
+            "A pour cannot be further off than the next line.", "Give half the distance of the lines, or less.");
     }
 
     private static void CheckGrit(Checks checks, string grit, string field) =>
@@ -222,19 +162,11 @@ public static class CaseChecks
             checks.Known(school?.Options.Any(each => each.Id == option) != false, $"choice.schools.{id}", option, school?.Options.Select(each => each.Id) ?? []);
         }
 
-        checks.Demand(repairCase.Tools.Has is null or { Count: <= 60 }, "too-many", "tools.has", "More than 60 tools.", "Name those that the methods ask for.");
         foreach (var (entry, i) in (repairCase.Shelf ?? []).Select((entry, i) => (entry, i)))
         {
             checks.Known(catalogue.Materials.ContainsKey(entry.Material), $"shelf[{i}].material", entry.Material, catalogue.Materials.Keys);
         }
 
-        checks.Demand(repairCase.Overrides is null or { Count: <= 100 }, "too-many", "overrides", "More than 100 overrides.", "Keep the ones that matter.");
-        foreach (var (each, i) in (repairCase.Overrides ?? []).Select((each, i) => (each, i)))
-        {
-            checks.Range(each.Value, 0.001, 100000, $"overrides[{i}].value", "");
-            checks.Demand(each.Reason is { Length: >= 3 and <= 300 }, "no-reason", $"overrides[{i}].reason",
-                "A figure set by hand needs its reason.", "Say why in 3 to 300 characters.");
-        }
     }
 
     private static readonly Dictionary<string, string> NoSchools = [];
@@ -244,9 +176,9 @@ public static class CaseChecks
             catalogue.MaterialList.Where(material => material.Role == role).Select(material => material.Id));
 
     /// <summary>Collects problems.</summary>
-    private sealed class Checks
+    private sealed class Checks(IReadOnlyList<Problem> first)
     {
-        private readonly List<Problem> _problems = [];
+        private readonly List<Problem> _problems = [.. first];
 
         public IReadOnlyList<Problem> Problems => _problems;
 
@@ -259,11 +191,16 @@ public static class CaseChecks
         }
 
         public void Known(bool known, string field, string id, IEnumerable<string> ids) =>
-            Demand(known, "unknown-id", field, $"'{id:as-is}' is not known.", $"Use one of: {string.Join(", ", ids.Order()):as-is}.");
+            Demand(known, "unknown-id", field, $"'{id:as-is}' is not known.", known ? Message.Empty : Remedy(id, [.. ids.Order()]));
 
-        public void Range(double? value, double low, double high, string field, string unit)
+        private static Message Remedy(string id, IReadOnlyList<string> ids) =>
+            Nearest.To(id, ids) is { } meant
+                ? (Message)$"Did you mean '{meant:as-is}'? Use one of: {string.Join(", ", ids):as-is}."
+                : (Message)$"Use one of: {string.Join(", ", ids):as-is}.";
+
+        public void Sheet(double value, string field)
         {
-            if (OutOfRange.Of(value, low, high, field, unit) is { } problem)
+            if (OutOfRange.Of(value, -SheetMm, SheetMm, field, "mm") is { } problem)
             {
                 _problems.Add(problem);
             }

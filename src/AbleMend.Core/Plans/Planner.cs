@@ -22,7 +22,7 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
     private static readonly Dictionary<string, Actual> NothingYet = [];
 
     /// <summary>A planner with the shipped catalogue and all methods.</summary>
-    public static Planner Shipped() => new(CatalogueLoader.LoadShipped(), AllMethods.List);
+    public static Planner Shipped() => new(CatalogueLoader.LoadShipped(AllMethods.Known), AllMethods.List);
 
     /// <value>The catalogue it plans with.</value>
     public MendCatalogue Catalogue { get; } = catalogue;
@@ -102,7 +102,7 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
         }
         catch (CatalogueException broken)
         {
-            return Outcome<MendCatalogue>.Failed(new Problem("bad-product", "products", broken.Message, "Correct the product as its label says."));
+            return Outcome<MendCatalogue>.Failed(new Problem("bad-product", "products", $"{broken.Message:as-is}", "Correct the product as its label says."));
         }
     }
 

@@ -2,6 +2,7 @@ using System.Text.Json.Serialization;
 using AbleMend.Core.Curing;
 using AbleMend.Core.Figures;
 using AbleMend.Core.Gear;
+using AbleMend.Core.Limits;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Mixing;
 using AbleMend.Core.Patching;
@@ -48,7 +49,7 @@ public enum Permanence
 /// <param name="AgeMonths">Age in months, 0 to 600; null when unknown.</param>
 /// <param name="Warranty">Warranty.</param>
 /// <param name="EarlierMend">Chemistry of an earlier mend at this place, <c>epoxy</c> or <c>polyester</c>, or null.</param>
-public sealed record ItemFacts(string Tag, string Construction, int? AgeMonths, Warranty Warranty, string? EarlierMend = null);
+public sealed record ItemFacts([property: Size(1, 40)] string Tag, string Construction, [property: Limits(0, 600, "months")] int? AgeMonths, Warranty Warranty, string? EarlierMend = null);
 
 /// <summary>Air, light and hours at the bench.</summary>
 /// <param name="TemperatureC">Temperature in °C, -10 to 45.</param>
@@ -65,19 +66,19 @@ public sealed record ItemFacts(string Tag, string Construction, int? AgeMonths, 
 /// <param name="AirChangesPerHour">Air changes an hour in it, 0.1 to 100.</param>
 /// <param name="AltitudeM">Altitude of the shop in metres, -400 to 5000.</param>
 public sealed record BenchFacts(
-    double TemperatureC,
-    double RelativeHumidityPercent,
+    [property: Limits(-10, 45, "°C")] double TemperatureC,
+    [property: Limits(1, 100, "%")] double RelativeHumidityPercent,
     LightLevel Light = LightLevel.FullSun,
-    double? NightTemperatureC = null,
+    [property: Limits(-10, 45, "°C")] double? NightTemperatureC = null,
     string Zone = "Etc/UTC",
-    int OpensHour = 8,
-    int ClosesHour = 18,
-    double? LatitudeDeg = null,
-    double? LongitudeDeg = null,
-    double? LampMwPerCm2 = null,
-    double? RoomM3 = null,
-    double AirChangesPerHour = 2,
-    double AltitudeM = 0
+    [property: Limits(0, 23, "h")] int OpensHour = 8,
+    [property: Limits(1, 24, "h")] int ClosesHour = 18,
+    [property: Limits(-90, 90, "°")] double? LatitudeDeg = null,
+    [property: Limits(-180, 180, "°")] double? LongitudeDeg = null,
+    [property: Limits(0.1, 1000, "mW/cm²")] double? LampMwPerCm2 = null,
+    [property: Limits(1, 100000, "m³")] double? RoomM3 = null,
+    [property: Limits(0.1, 100, "an hour")] double AirChangesPerHour = 2,
+    [property: Limits(-400, 5000, "m")] double AltitudeM = 0
 )
 {
     /// <summary>Air at the bench from an instant on, under its sky.</summary>
@@ -89,7 +90,7 @@ public sealed record BenchFacts(
 }
 
 /// <summary>How much each counts, 0 to 5.</summary>
-public sealed record Weights(int Fast = 2, int Lasting = 3, int Tidy = 2, int Cheap = 1);
+public sealed record Weights([property: Limits(0, 5)] int Fast = 2, [property: Limits(0, 5)] int Lasting = 3, [property: Limits(0, 5)] int Tidy = 2, [property: Limits(0, 5)] int Cheap = 1);
 
 /// <summary>What is wanted.</summary>
 /// <param name="Permanence">For good or for now.</param>
@@ -106,18 +107,18 @@ public sealed record Wanted(
     string FinishGrit = "P400",
     DateTimeOffset? StartAt = null,
     DateTimeOffset? NeededBy = null,
-    int Skill = 2,
+    [property: Limits(1, 3)] int Skill = 2,
     bool Tint = false,
     Weights? Weights = null,
-    double HottestInUseC = 45,
-    double? UsedAtM = null
+    [property: Limits(0, 90, "°C")] double HottestInUseC = 45,
+    [property: Limits(-400, 5000, "m")] double? UsedAtM = null
 );
 
 /// <summary>Tools at hand.</summary>
 /// <param name="Measure">What two parts are measured with.</param>
 /// <param name="Grits">Grits in the drawer, such as <c>P60</c>.</param>
 /// <param name="Has">Identifiers of tools at hand that some methods need; null when all are.</param>
-public sealed record Tools(MeasuringDevice Measure, IReadOnlyList<string> Grits, IReadOnlyList<string>? Has = null);
+public sealed record Tools(MeasuringDevice Measure, [property: Size(1, 60)] IReadOnlyList<string> Grits, [property: Size(0, 60)] IReadOnlyList<string>? Has = null);
 
 /// <summary>A material on the shelf.</summary>
 /// <param name="Material">Identifier.</param>
@@ -171,11 +172,11 @@ public sealed record RepairCase(
     BenchFacts Bench,
     Wanted Wanted,
     Tools Tools,
-    IReadOnlyList<OnShelf>? Shelf = null,
+    [property: Size(0, 1000)] IReadOnlyList<OnShelf>? Shelf = null,
     Choice? Choice = null,
-    IReadOnlyList<Override>? Overrides = null,
-    IReadOnlyList<Material>? Products = null,
-    IReadOnlyList<Offcut>? Offcuts = null
+    [property: Size(0, 100)] IReadOnlyList<Override>? Overrides = null,
+    [property: Size(0, 200)] IReadOnlyList<Material>? Products = null,
+    [property: Size(0, 200)] IReadOnlyList<Offcut>? Offcuts = null
 )
 {
     /// <summary>Name and version of the format.</summary>

@@ -1,6 +1,6 @@
 using AbleMend.Core.Words;
 
-namespace AbleMend.Core.Plans;
+namespace AbleMend.Core.Limits;
 
 /// <summary>The one way in which a number out of its range is told: the number, the range, and to give one from it.</summary>
 internal static class OutOfRange

@@ -1,0 +1,107 @@
+using System.Collections;
+using System.Collections.Concurrent;
+using System.Reflection;
+using System.Text.Json;
+using AbleMend.Core.Words;
+
+namespace AbleMend.Core.Limits;
+
+/// <summary>Checks whatever is read against the limits that stand on its fields, all the way down. Nothing is clamped.</summary>
+public static class LimitTable
+{
+    private static readonly ConcurrentDictionary<Type, IReadOnlyList<Field>> Fields = new();
+
+    /// <summary>Every field that is out of its limits, by its path.</summary>
+    /// <param name="value">What was read.</param>
+    /// <param name="path">Path of it; empty for the whole document.</param>
+    public static IReadOnlyList<Problem> Check(object value, string path = "")
+    {
+        var problems = new List<Problem>();
+        Walk(value, path, problems);
+        return problems;
+    }
+
+    private static void Walk(object value, string path, List<Problem> problems)
+    {
+        foreach (var field in Fields.GetOrAdd(value.GetType(), Read))
+        {
+            var at = path.Length == 0 ? field.Name : $"{path}.{field.Name}";
+            var held = field.Get(value);
+            if (held is not null)
+            {
+                Check(held, field, at, problems);
+            }
+        }
+    }
+
+    private static void Check(object held, Field field, string at, List<Problem> problems)
+    {
+        if (field.Limits is { } limits && OutOfRange.Of(Convert.ToDouble(held, System.Globalization.CultureInfo.InvariantCulture), limits.Least, limits.Most, at, limits.Unit) is { } outside)
+        {
+            problems.Add(outside);
+        }
+
+        if (field.Size is { } size)
+        {
+            CheckSize(held, size, at, problems);
+        }
+
+        switch (held)
+        {
+            case string:
+                break;
+            case IEnumerable list when field.Deeper:
+                // A list that is longer than it may be is told once, and not walked.
+                foreach (var (entry, i) in list.Cast<object?>().Take(field.Size?.Most ?? int.MaxValue).Select((entry, i) => (entry, i)))
+                {
+                    if (entry is not null)
+                    {
+                        Walk(entry, $"{at}[{i}]", problems);
+                    }
+                }
+
+                break;
+            default:
+                if (field.Deeper)
+                {
+                    Walk(held, at, problems);
+                }
+
+                break;
+        }
+    }
+
+    private static void CheckSize(object held, SizeAttribute size, string at, List<Problem> problems)
+    {
+        if (held is string text)
+        {
+            if (text.Length < size.Least || text.Length > size.Most || (size.Least > 0 && string.IsNullOrWhiteSpace(text)))
+            {
+                problems.Add(new Problem("bad-length", at, $"This is empty, or longer than {size.Most} characters.", $"Write {size.Least} to {size.Most} characters."));
+            }
+        }
+        else if (held is ICollection list ? list.Count < size.Least || list.Count > size.Most : ((IEnumerable)held).Cast<object?>().Count() is var count && (count < size.Least || count > size.Most))
+        {
+            problems.Add(new Problem("bad-count", at, $"This holds fewer than {size.Least} or more than {size.Most} entries.", $"Give {size.Least} to {size.Most} of them."));
+        }
+    }
+
+    private static IReadOnlyList<Field> Read(Type type) =>
+    [
+        .. type.GetProperties(BindingFlags.Public | BindingFlags.Instance)
+            .Where(property => property.GetIndexParameters().Length == 0 && property.GetCustomAttribute<System.Text.Json.Serialization.JsonIgnoreAttribute>() is null)
+            .Select(property => new Field(
+                JsonNamingPolicy.CamelCase.ConvertName(property.Name), property.GetValue,
+                property.GetCustomAttribute<LimitsAttribute>(), property.GetCustomAttribute<SizeAttribute>(), IsDeeper(property.PropertyType)))
+            .Where(field => field.Limits is not null || field.Size is not null || field.Deeper),
+    ];
+
+    private static bool IsDeeper(Type type)
+    {
+        var entry = type.IsGenericType ? type.GetGenericArguments()[^1] : type;
+        return entry.IsClass && entry != typeof(string) && entry.Assembly == typeof(LimitTable).Assembly && entry != typeof(Message);
+    }
+
+    /// <summary>A field with what stands on it.</summary>
+    private sealed record Field(string Name, Func<object, object?> Get, LimitsAttribute? Limits, SizeAttribute? Size, bool Deeper);
+}
