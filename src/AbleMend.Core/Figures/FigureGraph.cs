@@ -8,13 +8,14 @@ namespace AbleMend.Core.Figures;
 /// hand, or learnt later from an instrument, reaches everything that reads it. What nobody asks for is never worked out.
 /// </summary>
 /// <param name="overrides">Figures set by hand.</param>
-public sealed class FigureGraph(IReadOnlyList<Override> overrides)
+/// <param name="untold">Whether nobody will ask for reasons, as for ranking: what reads what is then not kept.</param>
+public sealed class FigureGraph(IReadOnlyList<Override> overrides, bool untold = false)
 {
     /// <summary>How many times more or less than worked out a figure may be set by hand, where it has no limits of its own. From memory: a slip of the keys is more.</summary>
     public const double FurthestByHand = 100;
 
     private readonly List<SettingFault> _faults = [];
-    private readonly Dictionary<string, IFigure> _figures = [];
+    private readonly Dictionary<string, IFigure>? _figures = untold ? null : new(StringComparer.Ordinal);
     private readonly List<IFigure> _order = [];
     private readonly Stack<List<Node>> _readers = [];
     private (IFigure Figure, double Value)? _pin;
@@ -56,15 +57,32 @@ public sealed class FigureGraph(IReadOnlyList<Override> overrides)
     public Figure<TQuantity> Fact<TQuantity>(string id, Message label, TQuantity value, Source? source = null, int? decimals = null)
         where TQuantity : struct, IQuantity<TQuantity> => Ground(id, FigureKind.Fact, label, value, source ?? Source.Shop, decimals);
 
-    /// <summary>What a product's label says.</summary>
-    public Figure<TQuantity> Label<TQuantity>(string id, Message label, TQuantity value, Source source, int? decimals = null)
-        where TQuantity : struct, IQuantity<TQuantity> => Ground(id, FigureKind.Label, label, value, source, decimals);
+    /// <summary>What a product's label says; its words are only made when somebody opens a reason.</summary>
+    public Figure<TQuantity> Label<TQuantity>(string id, Func<Message> label, TQuantity value, Func<Source> source)
+        where TQuantity : struct, IQuantity<TQuantity> => Ground(id, FigureKind.Label, label, value, source, null);
 
     /// <summary>A value that figures are made from and that is not shown by itself.</summary>
     public Derived<T> Derive<T>(Func<T> work) => new(this, work);
 
     /// <summary>The figure of an identifier, or null.</summary>
-    public IFigure? Find(string id) => _figures.GetValueOrDefault(id);
+    public IFigure? Find(string id)
+    {
+        if (_figures is not null)
+        {
+            return _figures.GetValueOrDefault(id);
+        }
+
+        // A few dozen figures that are hardly ever looked up are found sooner by going through them.
+        foreach (var figure in _order)
+        {
+            if (figure.Id == id)
+            {
+                return figure;
+            }
+        }
+
+        return null;
+    }
 
     /// <summary>The figures of some identifiers and all that they rest on, as a plan keeps them.</summary>
     public IReadOnlyList<Figure> Told(IEnumerable<IFigure> shown)
@@ -76,7 +94,7 @@ public sealed class FigureGraph(IReadOnlyList<Override> overrides)
             if (told.Add(figure))
             {
                 _ = figure.Magnitude;
-                foreach (var input in Shown((Node)figure))
+                foreach (var input in ((Node)figure).Shown)
                 {
                     waiting.Push(input);
                 }
@@ -84,7 +102,7 @@ public sealed class FigureGraph(IReadOnlyList<Override> overrides)
         }
 
         // What would change a figure is only asked for here, and may name further grounds.
-        return [.. _order.Where(told.Contains).ToList().Select(Tell)];
+        return [.. _order.Where(told.Contains).ToList().Select(figure => ((ITellable)figure).Told())];
     }
 
     /// <summary>What a figure becomes when one that it rests on is another, everything else as it is.</summary>
@@ -112,7 +130,7 @@ public sealed class FigureGraph(IReadOnlyList<Override> overrides)
         _ = figure.Magnitude;
         return
         [
-            .. Shown((Node)figure).Select(input =>
+            .. ((Node)figure).Shown.Select(input =>
             {
                 var more = input.IsWhole ? input.Magnitude + 1 : input.Magnitude * 1.1;
                 return new Effect(input.Id, more, WhatIf(figure, input, more));
@@ -121,42 +139,11 @@ public sealed class FigureGraph(IReadOnlyList<Override> overrides)
     }
 
     /// <summary>The figures that a node reads, with what lies between them left out.</summary>
-    internal static IReadOnlyList<IFigure> Shown(Node node)
+    internal static IReadOnlyList<IFigure> ShownBy(Node node)
     {
         var shown = new List<IFigure>();
-        Collect(node, shown, []);
+        Collect(node, shown);
         return shown;
-    }
-
-    /// <summary>The weakest source that a figure rests on.</summary>
-    internal static SourceKind FoundationOf<TQuantity>(Figure<TQuantity> figure)
-        where TQuantity : struct, IQuantity<TQuantity>
-    {
-        var weakest = figure.OwnSource;
-        var seen = new HashSet<Node>();
-        var waiting = new Stack<Node>(figure.Inputs);
-        while (waiting.TryPop(out var node))
-        {
-            if (!seen.Add(node))
-            {
-                continue;
-            }
-
-            var (own, byHand) = SourceOf(node);
-            weakest = own is { } kind ? Firmness.Weaker(weakest, kind) : weakest;
-            if (byHand)
-            {
-                // What was set by hand rests on the hand, and no longer on what it was worked out from.
-                continue;
-            }
-
-            foreach (var input in node.Inputs)
-            {
-                waiting.Push(input);
-            }
-        }
-
-        return weakest;
     }
 
     internal void Refuse(SettingFault fault)
@@ -169,15 +156,21 @@ public sealed class FigureGraph(IReadOnlyList<Override> overrides)
 
     internal void Read(Node node)
     {
-        if (_readers.TryPeek(out var reader) && !reader.Contains(node))
+        if (!untold && _readers.TryPeek(out var reader) && !reader.Contains(node))
         {
             reader.Add(node);
         }
     }
 
-    internal void Enter() => _readers.Push([]);
+    internal void Enter()
+    {
+        if (!untold)
+        {
+            _readers.Push([]);
+        }
+    }
 
-    internal IReadOnlyList<Node> Leave() => _readers.Pop();
+    internal IReadOnlyList<Node> Leave() => untold ? [] : _readers.Pop();
 
     internal Override? HandOf(string id)
     {
@@ -194,33 +187,24 @@ public sealed class FigureGraph(IReadOnlyList<Override> overrides)
 
     internal double? PinOf(IFigure figure) => _pin is { } pin && pin.Figure == figure ? pin.Value : null;
 
-    private static void Collect(Node node, List<IFigure> shown, HashSet<Node> seen)
+    private static void Collect(Node node, List<IFigure> shown)
     {
         foreach (var input in node.Inputs)
         {
-            if (!seen.Add(input))
+            if (input is not IFigure figure)
             {
-                continue;
+                Collect(input, shown);
             }
-
-            if (input is IFigure figure)
+            else if (!shown.Contains(figure))
             {
                 shown.Add(figure);
-            }
-            else
-            {
-                Collect(input, shown, seen);
             }
         }
     }
 
-    private static (SourceKind? Own, bool ByHand) SourceOf(Node node) => node is ISourced sourced ? (sourced.Own, sourced.ByHand) : (null, false);
-
-    private static Figure Tell(IFigure figure) => ((ISourced)figure).Told();
-
-    private Figure<TQuantity> Ground<TQuantity>(string id, FigureKind kind, Message label, TQuantity value, Source source, int? decimals, (double Least, double Most)? between = null)
+    private Figure<TQuantity> Ground<TQuantity>(string id, FigureKind kind, Later<Message> label, TQuantity value, Later<Source> source, int? decimals, (double Least, double Most)? between = null)
         where TQuantity : struct, IQuantity<TQuantity> =>
-        _figures.TryGetValue(id, out var known) ? (Figure<TQuantity>)known
+        Find(id) is { } known ? (Figure<TQuantity>)known
             : Declare(new FigureText(id, kind, label, Message.Empty, source, decimals ?? DecimalsOf(value.Magnitude, TQuantity.Unit), null, between), () => value);
 
     private static int DecimalsOf(double value, Unit unit)
@@ -240,7 +224,7 @@ public sealed class FigureGraph(IReadOnlyList<Override> overrides)
         where TQuantity : struct, IQuantity<TQuantity>
     {
         var figure = new Figure<TQuantity>(this, text, work);
-        if (!_figures.TryAdd(text.Id, figure))
+        if (_figures?.TryAdd(text.Id, figure) == false)
         {
             throw new InvalidOperationException($"The plan has two figures '{text.Id}'.");
         }
@@ -250,15 +234,9 @@ public sealed class FigureGraph(IReadOnlyList<Override> overrides)
     }
 }
 
-/// <summary>What a figure says of its foundation.</summary>
-internal interface ISourced
+/// <summary>A figure that a plan may keep.</summary>
+internal interface ITellable
 {
-    /// <value>Where its own rule comes from.</value>
-    SourceKind Own { get; }
-
-    /// <value>Whether it was set by hand.</value>
-    bool ByHand { get; }
-
     /// <summary>The figure as a plan keeps it.</summary>
     Figure Told();
 }

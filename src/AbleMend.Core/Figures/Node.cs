@@ -15,6 +15,13 @@ public abstract class Node
     internal IReadOnlyList<Node> Inputs { get; private protected set; } = [];
 
     private protected FigureGraph Graph { get; }
+
+    /// <value>The figures that it reads, with what lies between them left out; found once.</value>
+    internal IReadOnlyList<IFigure> Shown => _shown ??= FigureGraph.ShownBy(this);
+
+    private IReadOnlyList<IFigure>? _shown;
+
+    private protected void Forget() => _shown = null;
 }
 
 /// <summary>A value that figures are made from and that is not shown by itself: an outline, a batch, a dose.</summary>
@@ -66,6 +73,7 @@ public class Derived<T> : Node
             _working = false;
         }
 
+        Forget();
         _workedAt = Graph.Generation;
     }
 }
@@ -87,11 +95,14 @@ public interface IFigure : ITold
 
     /// <value>Whether only a whole number makes sense.</value>
     bool IsWhole { get; }
+
+    /// <value>The weakest source that it rests on, all the way down.</value>
+    SourceKind Foundation { get; }
 }
 
 /// <summary>A figure of a plan, as a method holds it: it is read by its unit, as in <c>drill.Mm</c>.</summary>
 /// <typeparam name="TQuantity">Its quantity.</typeparam>
-public sealed class Figure<TQuantity> : Derived<TQuantity>, IFigure, ISourced
+public sealed class Figure<TQuantity> : Derived<TQuantity>, IFigure, ITellable
     where TQuantity : struct, IQuantity<TQuantity>
 {
     private readonly FigureText _text;
@@ -121,24 +132,27 @@ public sealed class Figure<TQuantity> : Derived<TQuantity>, IFigure, ISourced
     /// <inheritdoc/>
     public override string ToString() => Id;
 
-    SourceKind ISourced.Own => OwnSource;
-
-    bool ISourced.ByHand => Graph.HandOf(Id) is not null;
-
-    Figure ISourced.Told()
+    Figure ITellable.Told()
     {
         var value = Magnitude;
-        var inputs = FigureGraph.Shown(this);
         var hand = Graph.HandOf(Id);
         return new Figure(
-            Id, _text.Label.Told(), value, TQuantity.Unit.Symbol, Needed(value, _text.Decimals), Kind,
-            new Derivation(_text.Rule.Told(), _text.Source, [.. inputs.Select(input => input.Id)], _text.WouldChange?.Invoke()?.Told()),
-            hand is null ? FigureGraph.FoundationOf(this) : SourceKind.Shop,
+            Id, _text.Label.Value.Told(), value, TQuantity.Unit.Symbol, Needed(value, _text.Decimals), Kind,
+            new Derivation(_text.Rule.Told(), _text.Source.Value, [.. Shown.Select(input => input.Id)], _text.WouldChange?.Invoke()?.Told()),
+            Foundation,
             hand is null ? null : new SetByHand(_computed, hand.Reason));
     }
 
     /// <value>Where its own rule comes from.</value>
-    internal SourceKind OwnSource => Graph.HandOf(Id) is null ? _text.Source.Kind : SourceKind.Shop;
+    internal SourceKind OwnSource => Graph.HandOf(Id) is null ? _text.Source.Value.Kind : SourceKind.Shop;
+
+    /// <inheritdoc/>
+    public SourceKind Foundation => _foundation ??= Graph.HandOf(Id) is not null
+        // What was set by hand rests on the hand, and no longer on what it was worked out from.
+        ? SourceKind.Shop
+        : Shown.Aggregate(OwnSource, (weakest, input) => Firmness.Weaker(weakest, input.Foundation));
+
+    private SourceKind? _foundation;
 
     /// <summary>Digits that the value has, at most those that it is shown with.</summary>
     private static int Needed(double value, int most)
@@ -196,7 +210,24 @@ public sealed class Figure<TQuantity> : Derived<TQuantity>, IFigure, ISourced
 /// <param name="Between">Least and most that may be set by hand; null for up to a hundred times more or less than worked out.</param>
 /// <param name="Knows">Which values there are at all, such as the grades of a scale; null for any.</param>
 internal sealed record FigureText(
-    string Id, FigureKind Kind, Message Label, Message Rule, Source Source, int Decimals, Func<Message?>? WouldChange = null, (double Least, double Most)? Between = null, Func<double, bool>? Knows = null);
+    string Id, FigureKind Kind, Later<Message> Label, Message Rule, Later<Source> Source, int Decimals, Func<Message?>? WouldChange = null, (double Least, double Most)? Between = null, Func<double, bool>? Knows = null);
+
+/// <summary>Something at hand, or made when it is asked for.</summary>
+/// <typeparam name="T">What it is.</typeparam>
+internal readonly struct Later<T>
+    where T : class
+{
+    private readonly object _held;
+
+    private Later(object held) => _held = held;
+
+    /// <value>The thing itself.</value>
+    public T Value => _held as T ?? ((Func<T>)_held)();
+
+    public static implicit operator Later<T>(T held) => new(held);
+
+    public static implicit operator Later<T>(Func<T> make) => new(make);
+}
 
 /// <summary>Why a value cannot be set by hand.</summary>
 internal enum SettingFaultKind

@@ -1,4 +1,5 @@
 using AbleMend.Core.Catalogue;
+using AbleMend.Core.Gear;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Methods;
 using AbleMend.Core.Plans;
@@ -48,9 +49,7 @@ public static class Matcher
         [
             .. methods
                 .Where(method => method.DoesNotFit(view) is null)
-                .SelectMany(method => view.Catalogue.MaterialList
-                    .Where(material => material.Holds && method.Takes(material))
-                    .Select(material => Judge(view, method, material)))
+                .SelectMany(method => Judge(view, method))
                 .OrderBy(candidate => candidate.Vetoed)
                 .ThenByDescending(candidate => candidate.Score),
         ];
@@ -58,9 +57,30 @@ public static class Matcher
     /// <summary>Marks given to a system that is the default of a question on which practitioners disagree, as long as the technician weighs nothing otherwise.</summary>
     public const double DefaultSchoolBonus = 0.5;
 
-    private static Candidate Judge(CaseView view, IMendMethod method, Material resin)
+    private static IEnumerable<Candidate> Judge(CaseView view, IMendMethod method)
     {
-        var touched = method.Touches(view);
+        var (times, touched) = (new Dictionary<Material, Times>(), method.Touches(view));
+        return view.Catalogue.MaterialList.Where(material => material.Holds && method.Takes(material)).Select(material => Judge(view, method, material, touched, times)).ToList();
+    }
+
+    /// <summary>When a system is ready, and how long hands are on it.</summary>
+    private sealed record Times(DateTimeOffset? ReadyAt, double HandsOnMin);
+
+    /// <summary>The times of a system. Products that differ in nothing but their name take the same time.</summary>
+    private static Times TimesOf(CaseView view, IMendMethod method, Material material, Dictionary<Material, Times> known)
+    {
+        var nameless = material with { Id = "", Name = "", Source = "", Skill = 1, Cost = 1 };
+        if (known.TryGetValue(nameless, out var times))
+        {
+            return times;
+        }
+
+        var timeline = Timeline.Lay(method.Outline(view, material), view.StartAt, view.Climate, view.Hours, NoActuals);
+        return known[nameless] = new Times(Timeline.ReadyAt(timeline), timeline.Sum(each => (each.HandsEndAt - each.StartsAt)?.TotalMinutes ?? 0));
+    }
+
+    private static Candidate Judge(CaseView view, IMendMethod method, Material resin, IReadOnlyList<ReachedLayer> touched, Dictionary<Material, Times> known)
+    {
         // Chemistry first: what is vetoed by it is not worth a timeline.
         var chemistry = Look(view, new SystemUnderTest(method, resin, view, touched, null), rule => rule.IsChemistry);
         if (chemistry.Any(finding => finding.Weight == Weight.Veto))
@@ -69,12 +89,10 @@ public static class Matcher
                 Math.Max(method.Skill, resin.Skill), new Marks(0, 0, 0, 0), 0);
         }
 
-        var timeline = Timeline.Lay(method.Outline(view, resin), view.StartAt, view.Climate, view.Hours, NoActuals);
-        var ready = Timeline.ReadyAt(timeline);
+        var (ready, handsOn) = TimesOf(view, method, resin, known);
         var system = new SystemUnderTest(method, resin, view, touched, ready);
         List<Finding> findings = [.. chemistry, .. Look(view, system, rule => !rule.IsChemistry)];
         var minutes = (ready - view.StartAt)?.TotalMinutes;
-        var handsOn = timeline.Sum(each => (each.HandsEndAt - each.StartsAt)?.TotalMinutes ?? 0);
         var marks = new Marks(FastMark(minutes, handsOn), method.Permanence == Permanence.Lasting ? 5 : 1.5, method.Tidiness, 6 - resin.Cost);
         var cautions = findings.Count(finding => finding.Weight != Weight.Veto);
         return new Candidate(

@@ -58,7 +58,7 @@ public abstract class MendMethod : IMendMethod
 
     /// <inheritdoc/>
     public virtual IReadOnlyList<StepTiming> Outline(CaseView view, Material material) =>
-        [.. Compose(new MethodInputs(view, Companions.For(view, this, material), new FigureGraph([]), TimingOnly: true)).Steps.Select(step => step.Timing)];
+        [.. Compose(new MethodInputs(view, Companions.For(view, this, material), new FigureGraph([], untold: true), TimingOnly: true)).Steps.Select(step => step.Timing)];
 
     /// <inheritdoc/>
     public abstract Composition Compose(MethodInputs inputs);

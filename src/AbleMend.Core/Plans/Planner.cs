@@ -176,7 +176,7 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
     /// <summary>The figures that a plan keeps: those that a step shows or waits for, and those that its drawing rests on.</summary>
     private static IEnumerable<IFigure> Shown(Composition composition, FigureGraph graph) =>
         composition.Steps.SelectMany(step => step.Figures.Append(step.Timing.Wait?.Because)).OfType<string>().Distinct().Select(graph.Find).OfType<IFigure>()
-            .Concat(FigureGraph.Shown(composition.Drawn));
+            .Concat(composition.Drawn.Shown);
 
     private static PlanStep Told(PlanStep step) => step with
     {

@@ -35,6 +35,13 @@ public sealed record TextArgument(string Text) : Argument;
 /// <param name="Message">The inner one.</param>
 public sealed record MessageArgument(Message Message) : Argument;
 
+/// <summary>Somebody who writes sentences down, and may be asked whether words are wanted at all.</summary>
+public interface IWordy
+{
+    /// <value>Whether words are wanted; ranking asks for times alone.</value>
+    bool WantsWords { get; }
+}
+
 /// <summary>Something that tells itself as an argument once it is asked, such as a figure that is not yet worked out.</summary>
 public interface ITold
 {

@@ -16,8 +16,11 @@ namespace AbleMend.Core.Words;
 [JsonConverter(typeof(MessageJson))]
 public sealed partial class Message : IEquatable<Message>
 {
+    private static readonly IReadOnlyList<Argument> NoArguments = [];
+
     private readonly StringBuilder? _building;
-    private readonly List<object> _arguments;
+    private readonly List<object>? _deferred;
+    private readonly IReadOnlyList<Argument> _arguments = NoArguments;
     private string? _template;
 
     /// <summary>Called by the compiler for an interpolated string.</summary>
@@ -26,13 +29,32 @@ public sealed partial class Message : IEquatable<Message>
     public Message(int literalLength, int formattedCount)
     {
         _building = new StringBuilder(literalLength + (4 * formattedCount));
-        _arguments = new List<object>(formattedCount);
+        _deferred = new List<object>(formattedCount);
+    }
+
+    /// <summary>Called by the compiler where somebody is asked first whether words are wanted at all.</summary>
+    /// <param name="literalLength">Characters of the literal parts.</param>
+    /// <param name="formattedCount">Number of arguments.</param>
+    /// <param name="writer">Who is asked.</param>
+    /// <param name="wanted">Whether the parts are put in; without them the message stays empty.</param>
+    public Message(int literalLength, int formattedCount, IWordy writer, out bool wanted)
+    {
+        wanted = writer.WantsWords;
+        if (wanted)
+        {
+            _building = new StringBuilder(literalLength + (4 * formattedCount));
+            _deferred = new List<object>(formattedCount);
+        }
+        else
+        {
+            _template = "";
+        }
     }
 
     /// <summary>A message of a template and its arguments.</summary>
     /// <param name="template">Template with places <c>{0}</c>, <c>{1}</c> and so on.</param>
     /// <param name="arguments">What stands there.</param>
-    public Message(string template, params IReadOnlyList<Argument> arguments) => (_template, _arguments) = (template, [.. arguments]);
+    public Message(string template, params IReadOnlyList<Argument> arguments) => (_template, _arguments) = (template, arguments);
 
     /// <value>A message of no words.</value>
     public static Message Empty { get; } = new("");
@@ -41,7 +63,7 @@ public sealed partial class Message : IEquatable<Message>
     public string Template => _template ??= _building!.ToString();
 
     /// <value>What stands at the numbered places.</value>
-    public IReadOnlyList<Argument> Arguments => [.. _arguments.Select(each => each as Argument ?? ((Deferred)each).Tell())];
+    public IReadOnlyList<Argument> Arguments => _deferred is null ? _arguments : [.. _deferred.Select(each => each as Argument ?? ((Deferred)each).Tell())];
 
     /// <value>Whether nothing is said.</value>
     public bool IsEmpty => Template.Length == 0;
@@ -70,7 +92,7 @@ public sealed partial class Message : IEquatable<Message>
     }
 
     /// <summary>This message with every figure in it told, as a plan keeps it.</summary>
-    public Message Told() => _building is null && _arguments.All(each => each is Argument and not MessageArgument) ? this : new Message(Template, [.. Arguments.Select(Tell)]);
+    public Message Told() => _deferred is null && (_arguments.Count == 0 || _arguments.All(each => each is not MessageArgument)) ? this : new Message(Template, [.. Arguments.Select(Tell)]);
 
     /// <summary>Called by the compiler: a literal part.</summary>
     public void AppendLiteral(string value) => _building!.Append(value);
@@ -114,8 +136,8 @@ public sealed partial class Message : IEquatable<Message>
 
     private void Add(object argument)
     {
-        _building!.Append('{').Append(_arguments.Count).Append('}');
-        _arguments.Add(argument);
+        _building!.Append('{').Append(_deferred!.Count).Append('}');
+        _deferred.Add(argument);
     }
 
     [GeneratedRegex(@"\{(-?\d+(?:\.\d+)?) ([^}]+)\}")]

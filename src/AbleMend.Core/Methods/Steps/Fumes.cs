@@ -24,7 +24,7 @@ internal static class Fumes
     public static void Put(Job job, string prefix, Material material, Figure<Mass> grams)
     {
         var bench = job.View.Case.Bench;
-        if (material.Vapour is not { } vapour || bench.RoomM3 is not { } known)
+        if (!job.WantsWords || material.Vapour is not { } vapour || bench.RoomM3 is not { } known)
         {
             return;
         }

@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using AbleMend.Core.Figures;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Materials;
@@ -14,13 +15,16 @@ namespace AbleMend.Core.Methods.Steps;
 /// handles: sentences, waits, drawings and later figures take the handle, so that a figure set by hand reaches all of them.
 /// </summary>
 /// <param name="inputs">Case, materials and figures.</param>
-internal sealed class Job(MethodInputs inputs)
+internal sealed class Job(MethodInputs inputs) : IWordy
 {
     private readonly List<PlanStep> _steps = [];
     private readonly List<Action<Sketch>> _draws = [];
     private readonly List<Warning> _warnings = [];
     private readonly List<IFigure> _fresh = [];
-    private readonly Dictionary<string, LabelOf> _labels = [];
+    private readonly List<LabelOf> _labels = [];
+
+    /// <inheritdoc/>
+    public bool WantsWords => !inputs.TimingOnly;
 
     /// <value>The case.</value>
     public CaseView View => inputs.View;
@@ -59,7 +63,20 @@ internal sealed class Job(MethodInputs inputs)
     public Figure<Share> Humidity => Figures.Fact("bench.humidity", "Relative humidity", Percent(View.Case.Bench.RelativeHumidityPercent));
 
     /// <summary>What a material's label says.</summary>
-    public LabelOf LabelOf(Material material) => _labels.TryGetValue(material.Id, out var label) ? label : _labels[material.Id] = new LabelOf(Figures, material);
+    public LabelOf LabelOf(Material material)
+    {
+        foreach (var known in _labels)
+        {
+            if (ReferenceEquals(known.Material, material))
+            {
+                return known;
+            }
+        }
+
+        var label = new LabelOf(Figures, material);
+        _labels.Add(label);
+        return label;
+    }
 
     /// <summary>A figure that is worked out from others.</summary>
     /// <param name="id">Identifier, unique in the plan.</param>
@@ -72,21 +89,25 @@ internal sealed class Job(MethodInputs inputs)
     /// <param name="between">Least and most that may be set by hand, or null.</param>
     /// <param name="knows">Which values there are at all, or null.</param>
     public Figure<TQuantity> Figure<TQuantity>(
-        string id, Message label, Func<TQuantity> work, Message rule, Source source, int? decimals = null, Func<Message?>? wouldChange = null,
+        string id, [InterpolatedStringHandlerArgument("")] Message label, Func<TQuantity> work, [InterpolatedStringHandlerArgument("")] Message rule, Source source, int? decimals = null, Func<Message?>? wouldChange = null,
         (double Least, double Most)? between = null, Func<double, bool>? knows = null)
         where TQuantity : struct, IQuantity<TQuantity>
     {
         var figure = Figures.Work(id, label, work, rule, source, decimals, wouldChange, between, knows);
-        _fresh.Add(figure);
+        if (!inputs.TimingOnly)
+        {
+            _fresh.Add(figure);
+        }
+
         return figure;
     }
 
     /// <summary>A figure that a rule of the trade sets.</summary>
-    public Figure<TQuantity> Figure<TQuantity>(string id, Message label, TQuantity value, Message rule, Source source, int? decimals = null, Func<Message?>? wouldChange = null, (double Least, double Most)? between = null)
+    public Figure<TQuantity> Figure<TQuantity>(string id, [InterpolatedStringHandlerArgument("")] Message label, TQuantity value, [InterpolatedStringHandlerArgument("")] Message rule, Source source, int? decimals = null, Func<Message?>? wouldChange = null, (double Least, double Most)? between = null)
         where TQuantity : struct, IQuantity<TQuantity> => Figure(id, label, () => value, rule, source, decimals, wouldChange, between);
 
     /// <summary>A value of the trade that figures are worked out from; it is only shown in their reasons.</summary>
-    public Figure<TQuantity> Constant<TQuantity>(string id, Message label, TQuantity value, Source source, (double Least, double Most)? between = null)
+    public Figure<TQuantity> Constant<TQuantity>(string id, [InterpolatedStringHandlerArgument("")] Message label, TQuantity value, Source source, (double Least, double Most)? between = null)
         where TQuantity : struct, IQuantity<TQuantity> => Figures.Constant(id, label, value, source, null, between);
 
     /// <summary>A value that figures are made from and that is not shown by itself.</summary>
@@ -107,11 +128,11 @@ internal sealed class Job(MethodInputs inputs)
     /// <param name="shows">Figures of earlier steps that it needs as well.</param>
     /// <param name="proof">Identifier of the test that it is, or null.</param>
     public Job Do(
-        string id, Stage stage, Message title, Message how, double minutes,
-        Message? forget = null, StepWait? wait = null, IReadOnlyList<string>? cautions = null, IReadOnlyList<string>? draws = null, bool follows = false,
+        string id, Stage stage, [InterpolatedStringHandlerArgument("")] Message title, [InterpolatedStringHandlerArgument("")] Message how, double minutes,
+        [InterpolatedStringHandlerArgument("")] Message? forget = null, StepWait? wait = null, IReadOnlyList<string>? cautions = null, IReadOnlyList<string>? draws = null, bool follows = false,
         Figure<WallTime>? useWithin = null, IReadOnlyList<IFigure>? shows = null, string? proof = null)
     {
-        IReadOnlyList<string> figures = [.. (shows ?? []).Concat(_fresh).Select(figure => figure.Id).Distinct()];
+        IReadOnlyList<string> figures = inputs.TimingOnly ? [] : [.. (shows ?? []).Concat(_fresh).Select(figure => figure.Id).Distinct()];
         _fresh.Clear();
         _steps.Add(new PlanStep(id, stage, title, how, figures, cautions ?? [], forget, new StepTiming(id, minutes, follows, wait), useWithin is null || inputs.TimingOnly ? null : useWithin.WallMin, draws ?? [], proof));
         return this;
@@ -120,6 +141,11 @@ internal sealed class Job(MethodInputs inputs)
     /// <summary>Draws, once somebody looks at the drawing.</summary>
     public Job Draw(Action<Sketch> draw)
     {
+        if (inputs.TimingOnly)
+        {
+            return this;
+        }
+
         _draws.Add(draw);
         return this;
     }

@@ -11,6 +11,8 @@ namespace AbleMend.Core.Methods.Steps;
 /// <param name="material">The product.</param>
 internal sealed class LabelOf(FigureGraph graph, Material material)
 {
+    private readonly List<(string What, IFigure Figure)> _said = [];
+
     /// <value>The product.</value>
     public Material Material { get; } = material;
 
@@ -102,9 +104,21 @@ internal sealed class LabelOf(FigureGraph graph, Material material)
     /// <param name="what">End of the identifier.</param>
     /// <param name="label">What it is.</param>
     /// <param name="value">Its value.</param>
-    public Figure<TQuantity> Says<TQuantity>(string what, Message label, TQuantity value)
-        where TQuantity : struct, IQuantity<TQuantity> =>
-        graph.Label($"label.{Material.Id}.{what}", $"{Material.Name}: {label}", value, Source.OfEntry(Material.Source));
+    public Figure<TQuantity> Says<TQuantity>(string what, string label, TQuantity value)
+        where TQuantity : struct, IQuantity<TQuantity>
+    {
+        foreach (var (known, figure) in _said)
+        {
+            if (known == what)
+            {
+                return (Figure<TQuantity>)figure;
+            }
+        }
 
-    private Figure<CureTime> Time(string what, Message label, double minutes) => Says(what, label, CureMin(minutes));
+        var said = graph.Label($"label.{Material.Id}.{what}", () => $"{Material.Name}: {label}", value, () => Source.OfEntry(Material.Source));
+        _said.Add((what, said));
+        return said;
+    }
+
+    private Figure<CureTime> Time(string what, string label, double minutes) => Says(what, label, CureMin(minutes));
 }

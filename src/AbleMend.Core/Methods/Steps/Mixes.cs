@@ -51,6 +51,12 @@ internal static class Mixes
     public static Job Mix(this Job job, MixOrder order)
     {
         var resin = job.Main;
+        if (!job.WantsWords)
+        {
+            // No time hangs on how much is mixed.
+            return job.Do($"{order.Prefix}-mix", Stage.Mix, Message.Empty, Message.Empty, MixingMin);
+        }
+
         var resinMl = order.Filler is { } filler ? WithFiller(job, order, filler) : job.Derive(() => order.Need.Ml);
         var (how, useWithin) = resin.Cure switch
         {
