@@ -19,6 +19,7 @@ public static class CommandLine
     private const int Fine = 0;
     private const int Faulty = 1;
 
+    private static readonly JsonSerializerOptions Readable = new() { WriteIndented = true, Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping };
     private static readonly JsonSerializerOptions Pretty = new(OpenJson.Options) { WriteIndented = true };
 
     /// <summary>Runs a command.</summary>
@@ -27,7 +28,7 @@ public static class CommandLine
     {
         var root = new RootCommand("Able Mend: from damage to a plan with every figure worked out.")
         {
-            PlanCommand(output, errors, time), CheckCommand(output, errors, time), VocabularyCommand(output), SchemaCommand(output), UnitsCommand(output),
+            PlanCommand(output, errors, time), CheckCommand(output, errors, time), VocabularyCommand(output), SchemaCommand(output), UnitsCommand(output), WordsCommand(output),
         };
         return root.Parse(args).Invoke(new InvocationConfiguration { Output = output, Error = errors });
     }
@@ -57,6 +58,13 @@ public static class CommandLine
     {
         var command = new Command("vocabulary", "List constructions, places, damage kinds, materials and methods by identifier.");
         command.SetAction(_ => Vocabulary(output));
+        return command;
+    }
+
+    private static Command WordsCommand(TextWriter output)
+    {
+        var command = new Command("words", "Print every sentence of the core as a language file to fill in: JSON from the English template to itself.");
+        command.SetAction(_ => output.WriteLine(JsonSerializer.Serialize(Templates.All().ToDictionary(template => template), Readable)));
         return command;
     }
 

@@ -1,4 +1,5 @@
 using AbleMend.Core.Figures;
+using AbleMend.Core.Quantities;
 
 namespace AbleMend.Core.Clamping;
 
@@ -12,7 +13,7 @@ public static class Clamps
     public const double MaplePressureMpa = 1.2;
 
     /// <summary>The citation for pressure.</summary>
-    public static Source Source { get; } = Source.Published("USDA Wood Handbook, bonding of wood: 1.2 to 1.7 MPa on dense hardwoods, from memory");
+    public static Source Source { get; } = Source.Published($"USDA Wood Handbook, bonding of wood: {new Stress(1.2):0.0} to {new Stress(1.7):0.0} on dense hardwoods, from memory");
 
     /// <summary>Clamps over a length at a spacing, at least two.</summary>
     /// <param name="lengthMm">Length to clamp in millimetres, above 0.</param>

@@ -48,7 +48,7 @@ public sealed record Source(SourceKind Kind, Message Citation)
         new(words.Contains("memory", StringComparison.OrdinalIgnoreCase) ? SourceKind.FromMemory
             : words.Contains("ommon practice", StringComparison.Ordinal) ? SourceKind.CommonPractice
             : words.Contains("label", StringComparison.OrdinalIgnoreCase) ? SourceKind.Shop
-            : SourceKind.Published, words);
+            : SourceKind.Published, Message.Parse(words));
 }
 
 /// <summary>How firm a source is against others.</summary>

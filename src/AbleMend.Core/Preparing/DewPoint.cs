@@ -18,7 +18,7 @@ public static class DewPoint
     public const double MarginK = 3;
 
     /// <summary>The citation for both.</summary>
-    public static Source Source { get; } = Source.Published("Magnus formula, Sonntag (1990); margin of 3 °C, ISO 8502-4");
+    public static Source Source { get; } = Source.Published("Magnus formula, Sonntag (1990); margin over the dew point, ISO 8502-4");
 
     /// <summary>Dew point of air.</summary>
     /// <param name="airC">Air temperature in °C, -40 to 60.</param>

@@ -25,7 +25,7 @@ public static class RoomAir
 
     /// <summary>The citation.</summary>
     public static Source Source { get; } =
-        Source.Published("ppm = mg/m³ × 24.45/M at 25 °C; limits as in the NIOSH Pocket Guide, from memory. An estimate: local limits and the safety sheet decide");
+        Source.Published("ppm = mg/m³ × 24.45/M at room temperature; limits as in the NIOSH Pocket Guide, from memory. An estimate: local limits and the safety sheet decide");
 
     /// <value>Limits by solvent.</value>
     public static IReadOnlyDictionary<string, VapourLimit> Limits { get; } = new VapourLimit[]

@@ -43,13 +43,15 @@ internal static class Fills
         var alone = job.Damage.Neighbours is null or { Count: 0 };
         return job.Damage switch
         {
-            { Kind: DamageKind.FinBoxSurround } => ("Recess round the box: (area − box) × depth", RoundTheBox(job, cut, depth)),
-            { Kind: DamageKind.Hole } => ("Recess: area × depth", () => Ml(Mixing.Cavity.RecessMl(cut.Area.Cm2 * 100, depth.Mm))),
-            { Kind: DamageKind.Crack } when alone => ("Groove of V section: length × width × depth / 2", () => Ml(Mixing.Cavity.GrooveMl(cut.Length.Mm, cut.Width.Mm, depth.Mm))),
-            { Shape: RoundShape or OvalShape } when alone => ("Bowl: π·h/6·(3·a·b + h²)", () => Ml(Mixing.Cavity.BowlMl(cut.Length.Mm, cut.Width.Mm, depth.Mm))),
-            _ => ("Bowl under a traced outline: area × depth / 2", () => Ml(Mixing.Cavity.RecessMl(cut.Area.Cm2 * 100, depth.Mm) / 2)),
+            { Kind: DamageKind.FinBoxSurround } => Of("Recess round the box: (area − box) × depth", RoundTheBox(job, cut, depth)),
+            { Kind: DamageKind.Hole } => Of("Recess: area × depth", () => Ml(Mixing.Cavity.RecessMl(cut.Area.Cm2 * 100, depth.Mm))),
+            { Kind: DamageKind.Crack } when alone => Of("Groove of V section: length × width × depth / 2", () => Ml(Mixing.Cavity.GrooveMl(cut.Length.Mm, cut.Width.Mm, depth.Mm))),
+            { Shape: RoundShape or OvalShape } when alone => Of("Bowl: π·h/6·(3·a·b + h²)", () => Ml(Mixing.Cavity.BowlMl(cut.Length.Mm, cut.Width.Mm, depth.Mm))),
+            _ => Of("Bowl under a traced outline: area × depth / 2", () => Ml(Mixing.Cavity.RecessMl(cut.Area.Cm2 * 100, depth.Mm) / 2)),
         };
     }
+
+    private static (Message Rule, Func<Volume> Work) Of(Message rule, Func<Volume> work) => (rule, work);
 
     private static Func<Volume> RoundTheBox(Job job, Field cut, Figure<Length> depth)
     {

@@ -41,7 +41,7 @@ internal static class Finish
             "float" => 15,
             _ => 2,
         };
-        return job.Do($"prove-{testId}", Stage.Prove, test.Name, test.Question, minutes, wait: wait, proof: testId);
+        return job.Do($"prove-{testId}", Stage.Prove, Message.Parse(test.Name), Message.Parse(test.Question), minutes, wait: wait, proof: testId);
     }
 
     private static Message Said(Rung rung) => rung.Wet ? (Message)$"{rung.Grit.Label:as-is} wet" : $"{rung.Grit.Label:as-is}";

@@ -83,7 +83,7 @@ internal static class Mixes
         var density = job.Figures.Work($"{order.Prefix}.mix-density", "Density of the mix", () =>
             GPerMl(ResinMixture.DensityGPerMl(resin.Density.GPerMl, solid.Density.GPerMl, solid.FillerShare.Percent / 100)),
             "Volumes of resin and filler add up", Source.Arithmetic, 2);
-        var grams = job.Figure($"{order.Prefix}.filler", filler.Name, () => Grams(order.Need.Ml * density.GPerMl * solid.FillerShare.Percent / 100),
+        var grams = job.Figure($"{order.Prefix}.filler", $"{filler.Name}", () => Grams(order.Need.Ml * density.GPerMl * solid.FillerShare.Percent / 100),
             "Volume × density of the mix × share of filler", Source.FromMemory("Share and density of the filler: stir in until it stands as wanted"), 1);
         return job.Derive(() => Math.Max(((order.Need.Ml * density.GPerMl) - grams.G) / resin.Density.GPerMl, 0.1));
     }

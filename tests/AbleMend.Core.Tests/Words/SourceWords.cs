@@ -1,0 +1,115 @@
+using System.Globalization;
+using System.Text;
+using Microsoft.CodeAnalysis;
+using Microsoft.CodeAnalysis.CSharp;
+using Microsoft.CodeAnalysis.CSharp.Syntax;
+
+namespace AbleMend.Core.Tests.Words;
+
+/// <summary>Reads the messages off the core's own source: every template, and every place where a text becomes one that no language file could know.</summary>
+internal static class SourceWords
+{
+    private static readonly Lazy<(IReadOnlyList<string> Templates, IReadOnlyList<string> Faults)> Found = new(Read);
+
+    /// <value>Templates that stand in the source.</value>
+    public static IReadOnlyList<string> Templates => Found.Value.Templates;
+
+    /// <value>Places where a text that is put together at run time becomes a message.</value>
+    public static IReadOnlyList<string> Faults => Found.Value.Faults;
+
+    private static (IReadOnlyList<string>, IReadOnlyList<string>) Read()
+    {
+        var (templates, faults) = (new SortedSet<string>(StringComparer.Ordinal), new List<string>());
+        var root = Path.Combine(Repository.Root, "src", "AbleMend.Core");
+        var options = new CSharpParseOptions(LanguageVersion.Latest);
+        var trees = Directory.GetFiles(root, "*.cs", SearchOption.AllDirectories).Where(path => !path.Contains("/bin/", StringComparison.Ordinal) && (!path.Contains("/obj/", StringComparison.Ordinal) || path.EndsWith(".GlobalUsings.g.cs", StringComparison.Ordinal)) && !path.Contains("/obj/Release", StringComparison.Ordinal))
+            .Select(path => CSharpSyntaxTree.ParseText(File.ReadAllText(path), options, path)).ToList();
+        var references = ((string)AppContext.GetData("TRUSTED_PLATFORM_ASSEMBLIES")!).Split(Path.PathSeparator).Where(path => !path.EndsWith("AbleMend.Core.dll", StringComparison.Ordinal)).Select(path => MetadataReference.CreateFromFile(path));
+        var compilation = CSharpCompilation.Create("AbleMend.Core", trees, references, new CSharpCompilationOptions(OutputKind.DynamicallyLinkedLibrary, nullableContextOptions: NullableContextOptions.Enable));
+        foreach (var tree in trees)
+        {
+            var model = compilation.GetSemanticModel(tree);
+            foreach (var expression in tree.GetRoot().DescendantNodes().OfType<ExpressionSyntax>())
+            {
+                Look(model, expression, templates, faults);
+            }
+        }
+
+        return ([.. templates], faults);
+    }
+
+    private static void Look(SemanticModel model, ExpressionSyntax expression, SortedSet<string> templates, List<string> faults)
+    {
+        if (expression is CastExpressionSyntax { Expression: InterpolatedStringExpressionSyntax cast, Type: IdentifierNameSyntax { Identifier.Text: "Message" } })
+        {
+            templates.Add(TemplateOf(cast));
+            return;
+        }
+
+        var types = model.GetTypeInfo(expression);
+        if (types.ConvertedType?.ToDisplayString().TrimEnd('?') != "AbleMend.Core.Words.Message")
+        {
+            return;
+        }
+
+        switch (expression)
+        {
+            case InterpolatedStringExpressionSyntax sentence:
+                templates.Add(TemplateOf(sentence));
+                break;
+            case LiteralExpressionSyntax { Token.Value: string text }:
+                templates.Add(text);
+                break;
+            case ConditionalExpressionSyntax or SwitchExpressionSyntax or ParenthesizedExpressionSyntax or BinaryExpressionSyntax when types.Type?.SpecialType == SpecialType.System_String:
+                // A choice between texts: each of them has to be one that is written here.
+                foreach (var text in Texts(expression))
+                {
+                    Add(model, text, templates, faults);
+                }
+
+                break;
+            default:
+                if (types.Type?.SpecialType == SpecialType.System_String)
+                {
+                    Add(model, expression, templates, faults);
+                }
+
+                break;
+        }
+    }
+
+    private static IEnumerable<ExpressionSyntax> Texts(ExpressionSyntax expression) =>
+        expression switch
+        {
+            ConditionalExpressionSyntax choice => Texts(choice.WhenTrue).Concat(Texts(choice.WhenFalse)),
+            SwitchExpressionSyntax choice => choice.Arms.SelectMany(arm => Texts(arm.Expression)),
+            ParenthesizedExpressionSyntax inner => Texts(inner.Expression),
+            LiteralExpressionSyntax literal when literal.IsKind(SyntaxKind.NullLiteralExpression) => [],
+            _ => [expression],
+        };
+
+    private static void Add(SemanticModel model, ExpressionSyntax text, SortedSet<string> templates, List<string> faults)
+    {
+        if (model.GetConstantValue(text) is { HasValue: true, Value: string constant })
+        {
+            templates.Add(constant);
+        }
+        else if (model.GetConstantValue(text) is not { HasValue: true, Value: null })
+        {
+            var line = text.GetLocation().GetLineSpan();
+            faults.Add($"{Path.GetFileName(line.Path)}({line.StartLinePosition.Line + 1}): {text}");
+        }
+    }
+
+    private static string TemplateOf(InterpolatedStringExpressionSyntax sentence)
+    {
+        var template = new StringBuilder();
+        var place = 0;
+        foreach (var part in sentence.Contents)
+        {
+            template.Append(part is InterpolatedStringTextSyntax text ? text.TextToken.ValueText : string.Create(CultureInfo.InvariantCulture, $"{{{place++}}}"));
+        }
+
+        return template.ToString();
+    }
+}

@@ -1,0 +1,109 @@
+using System.Reflection;
+using System.Text.Json;
+using System.Text.RegularExpressions;
+using AbleMend.Core.Catalogue;
+using AbleMend.Core.Methods;
+using AbleMend.Core.Plans;
+using AbleMend.Core.Proving;
+using AbleMend.Core.Quantities;
+using AbleMend.Core.Tests.Gallery;
+
+namespace AbleMend.Core.Tests.Words;
+
+/// <summary>Every word of a plan can be listed and replaced; none is put together where no language file could know it.</summary>
+public partial class TemplateTests
+{
+    private static readonly string Kept = Path.Combine(Repository.Root, "src", "AbleMend.Core", "Words", "templates.json");
+
+    public static TheoryData<string> Worked => [.. GalleryTests.Ids];
+
+    [Fact]
+    public void No_text_that_is_put_together_at_run_time_becomes_a_message() => SourceWords.Faults.ShouldBeEmpty();
+
+    /// <summary>A measure that is frozen in a sentence would stay metric for a reader of inches, and stay what it was when its figure changes.</summary>
+    [Fact]
+    public void No_template_has_a_measure_frozen_in_it() =>
+        SourceWords.Templates.Concat(CatalogueWords()).Where(template => Measure().IsMatch(template)).ShouldBeEmpty();
+
+    /// <summary>Run with <c>ABLE_MEND_APPROVE=1</c> to write the list anew.</summary>
+    [Fact]
+    public void The_list_of_templates_is_current()
+    {
+        var json = JsonSerializer.Serialize(SourceWords.Templates.Concat(CatalogueWords()).Where(text => text.Length > 0).Distinct().Order(StringComparer.Ordinal),
+            new JsonSerializerOptions { WriteIndented = true, Encoder = System.Text.Encodings.Web.JavaScriptEncoder.UnsafeRelaxedJsonEscaping }).ReplaceLineEndings("\n") + "\n";
+        if (Environment.GetEnvironmentVariable("ABLE_MEND_APPROVE") == "1")
+        {
+            File.WriteAllText(Kept, json);
+        }
+
+        json.ShouldBe(File.ReadAllText(Kept));
+    }
+
+    [Theory]
+    [MemberData(nameof(Worked))]
+    public void No_word_of_a_plan_lies_outside_a_language_that_nobody_speaks(string id)
+    {
+        var repairCase = GalleryTests.Read(id);
+        var outcome = Cases.Planner.Plan(repairCase);
+        var pseudo = new Voice(UnitSystem.Us, Phrasebook.Pseudo(Templates.All()));
+        foreach (var message in Messages(outcome.Value!, []).Where(message => !message.IsEmpty))
+        {
+            pseudo.Say(message).ShouldStartWith("⟦", customMessage: message.Template);
+        }
+    }
+
+    [Fact]
+    public void A_problem_is_told_in_other_words_as_well()
+    {
+        var pseudo = new Voice(UnitSystem.Metric, Phrasebook.Pseudo(Templates.All()));
+        var problems = Cases.DeckDing(-1).AtBench(bench => bench with { TemperatureC = 99, Zone = "Nowhere" }).Refused();
+        problems.ShouldAllBe(problem => pseudo.Say(problem.Message).StartsWith('⟦') && pseudo.Say(problem.Remedy).StartsWith('⟦'));
+    }
+
+    private static IEnumerable<string> CatalogueWords()
+    {
+        var catalogue = Cases.Planner.Catalogue;
+        object[] all =
+        [
+            catalogue.Vocabulary, .. catalogue.Substances.Values, .. catalogue.ConstructionList, .. catalogue.MaterialList, .. catalogue.Rules, .. catalogue.Cautions.Values,
+            .. catalogue.SchoolList, .. catalogue.LookTests, .. catalogue.Aftercare, .. ProofTest.All.Values,
+        ];
+        return all.SelectMany(entry => Texts(entry))
+            .Concat(AllMethods.List.SelectMany(method => new[] { method.Name, method.Why }))
+            .Concat(catalogue.MaterialList.Select(material => material.Source)).Concat(catalogue.ConstructionList.Select(construction => construction.Source)).Concat(catalogue.Rules.Select(rule => rule.Source))
+            .Concat(Units.All.Values.SelectMany(unit => new[] { unit.Text, unit.Us?.Symbol ?? "" }))
+            .Select(text => Message.Parse(text).Template);
+    }
+
+    private static IEnumerable<string> Texts(object entry) =>
+        entry.GetType().GetProperties().Where(property => property.GetIndexParameters().Length == 0).SelectMany(property =>
+            property.GetValue(entry) switch
+            {
+                string text when property.IsDefined(typeof(WordsAttribute)) => [text],
+                System.Collections.IEnumerable list and not string => list.Cast<object>().Where(each => IsOurs(each.GetType())).SelectMany(Texts),
+                { } inner when IsOurs(inner.GetType()) => Texts(inner),
+                _ => [],
+            });
+
+    private static IEnumerable<Message> Messages(object value, HashSet<object> seen)
+    {
+        if (!seen.Add(value))
+        {
+            return [];
+        }
+
+        return value.GetType().GetProperties().Where(property => property.GetIndexParameters().Length == 0).SelectMany(property =>
+            property.GetValue(value) switch
+            {
+                Message message => [message],
+                System.Collections.IEnumerable list and not string => list.Cast<object>().Where(each => IsOurs(each.GetType())).SelectMany(each => Messages(each, seen)),
+                { } inner when IsOurs(inner.GetType()) => Messages(inner, seen),
+                _ => Array.Empty<Message>(),
+            });
+    }
+
+    private static bool IsOurs(Type type) => type.IsClass && type.Assembly == typeof(Message).Assembly;
+
+    [GeneratedRegex(@"(?<!P\d*)\d ?(mm|cm|mL|kPa|MPa|°C|°F|g/m²|cm²|kg|psi|in|µm)(?![\w²])")]
+    private static partial Regex Measure();
+}
