@@ -1,3 +1,4 @@
+using AbleMend.Core.Running;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 

@@ -1,3 +1,5 @@
+using AbleMend.Core.Running;
+
 namespace AbleMend.Data;
 
 /// <summary>An item of the fleet.</summary>
@@ -26,23 +28,6 @@ public sealed class ItemRow
 
     /// <value>Its mends.</value>
     public List<MendRow> Mends { get; } = [];
-}
-
-/// <summary>Where a mend stands as a record.</summary>
-[System.Text.Json.Serialization.JsonConverter(typeof(AbleMend.Core.Kebab<MendStatus>))]
-public enum MendStatus
-{
-    /// <summary>Looked at or planned; nothing frozen.</summary>
-    Draft,
-
-    /// <summary>Under way, from a frozen plan.</summary>
-    Running,
-
-    /// <summary>Proven and handed back.</summary>
-    HandedBack,
-
-    /// <summary>Not mended here: warranty, referred, retired.</summary>
-    SentOn,
 }
 
 /// <summary>A mend: its case, and once started the plan that it started from.</summary>

@@ -17,6 +17,10 @@ namespace AbleMend.Data;
 public sealed record ShopSettings(string Name, UnitSystem Units, BenchFacts Bench, Tools Tools, IReadOnlyList<OnShelf>? Shelf, IReadOnlyList<Material>? Products = null,
     IReadOnlyList<Offcut>? Offcuts = null)
 {
+    /// <value>The shop as a new case starts from it.</value>
+    [System.Text.Json.Serialization.JsonIgnore]
+    public ShopFacts Facts => new(Bench, Tools, Shelf, Products, Offcuts);
+
     /// <value>A new shop's settings: a common bench, to be set to the real one.</value>
     public static ShopSettings ForNewShop { get; } = new(
         "My shop",

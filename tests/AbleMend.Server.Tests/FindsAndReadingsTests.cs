@@ -26,7 +26,7 @@ public sealed class FindsAndReadingsTests : IDisposable
         var mend = await ToTheHoldTestAsync();
         for (var i = 0; i < 10; i++)
         {
-            mend = await _shop.HappenedAsync(mend, new NewEvent(RunEventKind.Pressure, mend.Run!.CurrentStepId, Value: 20 + (i % 2 * 0.01), AirC: 21.5, BarometerKpa: 99.8));
+            mend = await _shop.HappenedAsync(mend, new Happening(RunEventKind.Pressure, mend.Run!.CurrentStepId, Value: 20 + (i % 2 * 0.01), AirC: 21.5, BarometerKpa: 99.8));
             _shop.Time.Advance(TimeSpan.FromMinutes(5));
         }
 
@@ -42,7 +42,7 @@ public sealed class FindsAndReadingsTests : IDisposable
     public async Task A_reading_that_cannot_be_is_named_and_nothing_is_lost()
     {
         var mend = await ToTheHoldTestAsync();
-        var answer = await _shop.SendAsync(HttpMethod.Post, $"/api/mends/{mend.Id}/events", new NewEvent(RunEventKind.Pressure, mend.Run!.CurrentStepId, Value: -3), mend.Version);
+        var answer = await _shop.SendAsync(HttpMethod.Post, $"/api/mends/{mend.Id}/events", new Happening(RunEventKind.Pressure, mend.Run!.CurrentStepId, Value: -3), mend.Version);
         var problem = await Shop.ProblemAsync(answer);
         (problem.Field, problem.Remedy).ShouldBe(("value", "Read the gauge again."));
     }
@@ -53,9 +53,9 @@ public sealed class FindsAndReadingsTests : IDisposable
         var item = await _shop.AddItemAsync("RIB-01", "csm-boat");
         var first = await OpenAsync(item, Tube);
         first = await _shop.StartAsync(first);
-        first = await _shop.HappenedAsync(first, new NewEvent(RunEventKind.Find, first.Run!.CurrentStepId, Text: "seam under the towing ring"));
-        first = await _shop.HappenedAsync(first, new NewEvent(RunEventKind.Find, first.Run!.CurrentStepId, Text: "a mistake"));
-        first = await _shop.HappenedAsync(first, new NewEvent(RunEventKind.Undo));
+        first = await _shop.HappenedAsync(first, new Happening(RunEventKind.Find, first.Run!.CurrentStepId, Text: "seam under the towing ring"));
+        first = await _shop.HappenedAsync(first, new Happening(RunEventKind.Find, first.Run!.CurrentStepId, Text: "a mistake"));
+        first = await _shop.HappenedAsync(first, new Happening(RunEventKind.Undo));
         first.FoundBefore.ShouldBeEmpty("its own finds are no news to a mend");
         var second = await OpenAsync(item, Tube with { Damage = Tube.Damage with { Finds = null } });
         second.FoundBefore.Select(find => find.Place).ShouldBe(["seam under the towing ring", "by the valve"], ignoreOrder: true);
@@ -71,9 +71,9 @@ public sealed class FindsAndReadingsTests : IDisposable
         while (mend.Plan!.Steps.Single(step => step.Id == mend.Run!.CurrentStepId) is { Proof: not HoldTest.ProofId } step)
         {
             _shop.Time.Advance(TimeSpan.FromMinutes(3));
-            mend = await _shop.HappenedAsync(mend, mend.Run!.Phase == StepPhase.Waiting ? new NewEvent(RunEventKind.Ready, step.Id)
-                : step.Proof is not null ? new NewEvent(RunEventKind.Proof, step.Id, Passed: true)
-                : new NewEvent(RunEventKind.HandsDone, step.Id));
+            mend = await _shop.HappenedAsync(mend, mend.Run!.Phase == StepPhase.Waiting ? new Happening(RunEventKind.Ready, step.Id)
+                : step.Proof is not null ? new Happening(RunEventKind.Proof, step.Id, Passed: true)
+                : new Happening(RunEventKind.HandsDone, step.Id));
         }
 
         return mend;

@@ -105,7 +105,7 @@ public sealed class MendTests : IDisposable
     public async Task What_cannot_happen_now_is_refused()
     {
         var mend = await _shop.StartAsync(await _shop.OpenMendAsync());
-        var answer = await _shop.SendAsync(HttpMethod.Post, $"/api/mends/{mend.Id}/events", new NewEvent(RunEventKind.Ready, mend.Run!.CurrentStepId), mend.Version);
+        var answer = await _shop.SendAsync(HttpMethod.Post, $"/api/mends/{mend.Id}/events", new Happening(RunEventKind.Ready, mend.Run!.CurrentStepId), mend.Version);
         (await Shop.ProblemAsync(answer)).Code.ShouldBe("not-now");
     }
 
@@ -113,7 +113,7 @@ public sealed class MendTests : IDisposable
     public async Task A_measure_past_its_limit_fails_whatever_was_said()
     {
         var mend = await ToStepAsync("prove-float");
-        var tested = await _shop.HappenedAsync(mend, new NewEvent(RunEventKind.Proof, "prove-float", Value: 38, Passed: true));
+        var tested = await _shop.HappenedAsync(mend, new Happening(RunEventKind.Proof, "prove-float", Value: 38, Passed: true));
         tested.Run!.Phase.ShouldBe(StepPhase.Failed);
     }
 
@@ -122,7 +122,7 @@ public sealed class MendTests : IDisposable
     {
         var mend = await ToStepAsync(null);
         mend.Run!.CurrentStepId.ShouldBeNull();
-        var closed = await _shop.HappenedAsync(mend, new NewEvent(RunEventKind.HandBack, Text: "Look at the edge in autumn"));
+        var closed = await _shop.HappenedAsync(mend, new Happening(RunEventKind.HandBack, Text: "Look at the edge in autumn"));
         closed.Status.ShouldBe(MendStatus.HandedBack);
         (await LogAsync("autumn")).Single().Id.ShouldBe(mend.Id);
         (await LogAsync("brd-01 deck")).Single().Id.ShouldBe(mend.Id);
@@ -135,7 +135,7 @@ public sealed class MendTests : IDisposable
     {
         var forNow = Shop.DeckDing() with { Wanted = new Wanted(Permanence.ForNow) };
         var mend = await ToStepAsync(null, forNow);
-        var closed = await _shop.HappenedAsync(mend, new NewEvent(RunEventKind.HandBack, Text: "For now"));
+        var closed = await _shop.HappenedAsync(mend, new Happening(RunEventKind.HandBack, Text: "For now"));
         var follower = await GetAsync(closed.FollowedByMendId!.Value);
         follower.FollowsMendId.ShouldBe(mend.Id);
         follower.Status.ShouldBe(MendStatus.Draft);
@@ -147,10 +147,10 @@ public sealed class MendTests : IDisposable
     public async Task Taking_the_hand_back_back_books_no_second_repair()
     {
         var mend = await ToStepAsync(null, Shop.DeckDing() with { Wanted = new Wanted(Permanence.ForNow) });
-        var closed = await _shop.HappenedAsync(mend, new NewEvent(RunEventKind.HandBack, Text: "For now"));
-        var open = await _shop.HappenedAsync(closed, new NewEvent(RunEventKind.Undo));
+        var closed = await _shop.HappenedAsync(mend, new Happening(RunEventKind.HandBack, Text: "For now"));
+        var open = await _shop.HappenedAsync(closed, new Happening(RunEventKind.Undo));
         open.Status.ShouldBe(MendStatus.Running);
-        await _shop.HappenedAsync(open, new NewEvent(RunEventKind.HandBack, Text: "Really"));
+        await _shop.HappenedAsync(open, new Happening(RunEventKind.HandBack, Text: "Really"));
         (await BenchAsync()).Drafts.Count.ShouldBe(1);
     }
 
@@ -222,9 +222,9 @@ public sealed class MendTests : IDisposable
 
             _shop.Time.Advance(TimeSpan.FromMinutes(3));
             var proof = mend.Plan!.Steps.Single(step => step.Id == current).Proof;
-            mend = await _shop.HappenedAsync(mend, mend.Run.Phase == StepPhase.Waiting ? new NewEvent(RunEventKind.Ready, current)
-                : proof is not null ? new NewEvent(RunEventKind.Proof, current, Value: 0.5, Passed: true)
-                : new NewEvent(RunEventKind.HandsDone, current));
+            mend = await _shop.HappenedAsync(mend, mend.Run.Phase == StepPhase.Waiting ? new Happening(RunEventKind.Ready, current)
+                : proof is not null ? new Happening(RunEventKind.Proof, current, Value: 0.5, Passed: true)
+                : new Happening(RunEventKind.HandsDone, current));
         }
 
         return mend;

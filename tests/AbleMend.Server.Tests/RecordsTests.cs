@@ -37,7 +37,7 @@ public sealed class RecordsTests : IDisposable
         (named.Id, named.Tag, named.Problem.Code).ShouldBe((lost.Id, "BRD-02", "unreadable-record"));
         var answer = await _shop.Client.GetAsync($"/api/mends/{lost.Id}");
         (await Shop.ProblemAsync(answer)).Code.ShouldBe("unreadable-record");
-        (await Shop.ProblemAsync(await _shop.SendAsync(HttpMethod.Post, $"/api/mends/{lost.Id}/events", new NewEvent(RunEventKind.Note, Text: "?"), lost.Version))).Code.ShouldBe("unreadable-record");
+        (await Shop.ProblemAsync(await _shop.SendAsync(HttpMethod.Post, $"/api/mends/{lost.Id}/events", new Happening(RunEventKind.Note, Text: "?"), lost.Version))).Code.ShouldBe("unreadable-record");
         (await _shop.Client.GetAsync($"/api/mends/{lost.Id}/template.svg")).StatusCode.ShouldBe(HttpStatusCode.UnprocessableEntity);
     }
 
@@ -103,12 +103,12 @@ public sealed class RecordsTests : IDisposable
         {
             _shop.Time.Advance(TimeSpan.FromMinutes(3));
             var proof = mend.Plan!.Steps.Single(step => step.Id == current).Proof;
-            mend = await _shop.HappenedAsync(mend, mend.Run.Phase == StepPhase.Waiting ? new NewEvent(RunEventKind.Ready, current)
-                : proof is not null ? new NewEvent(RunEventKind.Proof, current, Value: 0.5, Passed: true)
-                : new NewEvent(RunEventKind.HandsDone, current));
+            mend = await _shop.HappenedAsync(mend, mend.Run.Phase == StepPhase.Waiting ? new Happening(RunEventKind.Ready, current)
+                : proof is not null ? new Happening(RunEventKind.Proof, current, Value: 0.5, Passed: true)
+                : new Happening(RunEventKind.HandsDone, current));
         }
 
-        return await _shop.HappenedAsync(mend, new NewEvent(RunEventKind.HandBack, Text: "Done"));
+        return await _shop.HappenedAsync(mend, new Happening(RunEventKind.HandBack, Text: "Done"));
     }
 
     private Task WriteAsync(int id, string column, string? value) => ExecuteAsync($"UPDATE Mends SET {column} = $value WHERE Id = {id}", value);

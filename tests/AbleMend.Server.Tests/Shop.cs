@@ -4,6 +4,7 @@ using AbleMend.Core;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Mixing;
 using AbleMend.Core.Plans;
+using AbleMend.Core.Running;
 using AbleMend.Server.Mends;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
@@ -97,7 +98,7 @@ public sealed class Shop : IDisposable
     public async Task<MendView> StartAsync(MendView mend) =>
         await ReadAsync(await SendAsync(HttpMethod.Post, $"/api/mends/{mend.Id}/start", null, mend.Version));
 
-    public async Task<MendView> HappenedAsync(MendView mend, NewEvent happened) =>
+    public async Task<MendView> HappenedAsync(MendView mend, Happening happened) =>
         await ReadAsync(await SendAsync(HttpMethod.Post, $"/api/mends/{mend.Id}/events", happened, mend.Version));
 
     public static async Task<MendView> ReadAsync(HttpResponseMessage answer)

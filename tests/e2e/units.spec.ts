@@ -11,7 +11,7 @@ async function switchToInches(page: Page): Promise<void> {
   await page.goto(`${server.url}/mends/14/plan`);
   await expect(page.getByText(metric).first()).toBeVisible();
   await page.getByRole('button', { name: /change units/ }).click();
-  await expect(page.getByText(/Inflate it to 14\.9\d? psi/)).toBeVisible();
+  await expect(page.getByText(/Inflate it to 14\.9\d? psi/).first()).toBeVisible();
 }
 
 test('a bench in inches, psi and °F shows no metric measure, and keeps its choice', async ({ page }) => {

@@ -37,6 +37,26 @@ public static class CaseChecks
         return checks.Problems;
     }
 
+    /// <summary>Checks a shop as the part of every case that it becomes.</summary>
+    /// <returns>All problems; empty when cases can start from it.</returns>
+    public static IReadOnlyList<Problem> CheckShop(ShopFacts shop, MendCatalogue catalogue)
+    {
+        var checks = new Checks(LimitTable.Check(shop));
+        CheckBench(checks, shop.Bench);
+        CheckTools(checks, shop.Tools);
+        CheckShelf(checks, shop.Shelf ?? [], catalogue);
+        CheckOffcuts(checks, shop.Offcuts ?? [], catalogue);
+        return checks.Problems;
+    }
+
+    private static void CheckShelf(Checks checks, IReadOnlyList<OnShelf> shelf, MendCatalogue catalogue)
+    {
+        foreach (var (entry, i) in shelf.Select((entry, i) => (entry, i)))
+        {
+            checks.Known(catalogue.Materials.ContainsKey(entry.Material), $"shelf[{i}].material", entry.Material, catalogue.Materials.Keys);
+        }
+    }
+
     private static void CheckOffcuts(Checks checks, IReadOnlyList<Offcut> offcuts, MendCatalogue catalogue)
     {
         checks.Demand(offcuts.DistinctBy(piece => piece.Id).Count() == offcuts.Count, "twice", "offcuts", "Two offcuts have the same name.", "Write a different name on each.");
@@ -162,10 +182,7 @@ public static class CaseChecks
             checks.Known(school?.Options.Any(each => each.Id == option) != false, $"choice.schools.{id}", option, school?.Options.Select(each => each.Id) ?? []);
         }
 
-        foreach (var (entry, i) in (repairCase.Shelf ?? []).Select((entry, i) => (entry, i)))
-        {
-            checks.Known(catalogue.Materials.ContainsKey(entry.Material), $"shelf[{i}].material", entry.Material, catalogue.Materials.Keys);
-        }
+        CheckShelf(checks, repairCase.Shelf ?? [], catalogue);
 
     }
 

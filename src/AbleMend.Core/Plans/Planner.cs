@@ -27,6 +27,13 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
     /// <value>The catalogue it plans with.</value>
     public MendCatalogue Catalogue { get; } = catalogue;
 
+    /// <summary>Everything wrong with a shop that cases are to start from; empty when nothing is.</summary>
+    public IReadOnlyList<Problem> CheckShop(ShopFacts shop)
+    {
+        var known = Known(shop.Products);
+        return known.Value is { } catalogue ? CaseChecks.CheckShop(shop, catalogue) : known.Problems;
+    }
+
     /// <summary>Plans a case.</summary>
     /// <param name="repairCase">The case; its start must be set.</param>
     /// <returns>The plan, or every problem found in the case.</returns>
@@ -43,7 +50,7 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
             return Outcome<RepairPlan>.Failed(empty);
         }
 
-        var known = Known(repairCase);
+        var known = Known(repairCase.Products);
         if (known.Value is not { } catalogue)
         {
             return Outcome<RepairPlan>.Failed(known.Problems);
@@ -88,9 +95,9 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
     private Drawing Untouched(IReadOnlyList<Layer> layers) => Draughting.Of(Reach.Into(layers, Catalogue.Substances, 0), 0, null, null);
 
     /// <summary>The catalogue with the shop's own products, or what is wrong with them.</summary>
-    private Outcome<MendCatalogue> Known(RepairCase repairCase)
+    private Outcome<MendCatalogue> Known(IReadOnlyList<Material>? own)
     {
-        if (repairCase.Products is not { Count: > 0 } products)
+        if (own is not { Count: > 0 } products)
         {
             return Outcome<MendCatalogue>.Of(Catalogue);
         }
@@ -113,7 +120,7 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
     public Outcome<IReadOnlyList<Effect>> Effects(RepairCase repairCase, string figure)
     {
         var planned = Plan(repairCase);
-        if (planned.Value is not { System: { } system } || Known(repairCase).Value is not { } catalogue)
+        if (planned.Value is not { System: { } system } || Known(repairCase.Products).Value is not { } catalogue)
         {
             return Outcome<IReadOnlyList<Effect>>.Failed(planned.Problems.Count > 0 ? planned.Problems : [Unknown(figure)]);
         }

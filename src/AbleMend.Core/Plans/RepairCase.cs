@@ -181,4 +181,8 @@ public sealed record RepairCase(
 {
     /// <summary>Name and version of the format.</summary>
     public const string CurrentFormat = "able-mend/case/1";
+
+    /// <summary>The case with its start filled in where it is open.</summary>
+    /// <param name="now">The present.</param>
+    public RepairCase StartingAt(DateTimeOffset now) => Wanted.StartAt is null ? this with { Wanted = Wanted with { StartAt = now } } : this;
 }

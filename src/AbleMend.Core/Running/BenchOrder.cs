@@ -22,6 +22,9 @@ public static class BenchOrder
     /// <summary>How long before the end of a window a mend counts as about to be lost.</summary>
     public static readonly TimeSpan LastCall = TimeSpan.FromMinutes(30);
 
+    /// <summary>How long before the end of a window it is rung for: later than a mend begins to lead, for an alarm that comes too soon is silenced and forgotten.</summary>
+    public static readonly TimeSpan RingsBefore = TimeSpan.FromMinutes(5);
+
     /// <summary>How soon a run needs hands.</summary>
     public static Urgency UrgencyOf(RunState state, DateTimeOffset now)
     {

@@ -45,7 +45,15 @@ public static class Run
             kept.LastOrDefault(each => each.Kind == RunEventKind.HandBack)?.At,
             events.Count == 0 ? 0 : events[^1].Number,
             HoldOf(repairCase, current, startedAt, kept),
-            [.. kept.Where(each => each.Kind == RunEventKind.Find).Select(each => each.Text!)]);
+            [.. kept.Where(each => each.Kind == RunEventKind.Find).Select(each => each.Text!)],
+            current is not null && steps[current.Id].Failed ? BackFrom(plan, current) : null);
+    }
+
+    /// <summary>The last step before a test on which what it tests depends: the last mix, else the last application, else the first step.</summary>
+    private static string BackFrom(RepairPlan plan, PlanStep test)
+    {
+        var before = plan.Steps.TakeWhile(step => step != test).ToList();
+        return (before.LastOrDefault(step => step.Stage == Stage.Mix) ?? before.LastOrDefault(step => step.Stage == Stage.Apply) ?? plan.Steps[0]).Id;
     }
 
     /// <summary>The hold test that is current, judged from its readings since it was last begun.</summary>

@@ -59,6 +59,7 @@ public sealed record LiveWindow(
 /// <param name="LastNumber">Number of the last event.</param>
 /// <param name="Hold">What the readings of the hold test say so far; null when none is current.</param>
 /// <param name="Finds">Places found while working, in order.</param>
+/// <param name="LeadsBackTo">Where a failed test most likely leads back: the last mix or application before it; null while none has failed.</param>
 public sealed record RunState(
     string? CurrentStepId,
     StepPhase Phase,
@@ -72,5 +73,6 @@ public sealed record RunState(
     DateTimeOffset? HandedBackAt,
     int LastNumber,
     HoldResult? Hold,
-    IReadOnlyList<string> Finds
+    IReadOnlyList<string> Finds,
+    string? LeadsBackTo = null
 );

@@ -31,19 +31,3 @@ internal static class BenchEntries
 
     private static string Words(DamageKind kind) => Kebab<DamageKind>.Id(kind).Replace('-', ' ');
 }
-
-/// <summary>Judging a test.</summary>
-internal static class RunProof
-{
-    /// <summary>Whether the result of a step's test passes.</summary>
-    public static bool Passes(RepairPlan plan, RunEvent result) =>
-        Core.Proving.ProofTest.All[plan.Steps.First(step => step.Id == result.StepId).Proof!].Passes(result.Value, result.Passed == true);
-}
-
-/// <summary>Cases and the present.</summary>
-internal static class CaseTimes
-{
-    /// <summary>The case with its start filled in where it is open.</summary>
-    public static RepairCase StartingNow(this RepairCase repairCase, TimeProvider time) =>
-        Plans.PlanEndpoints.StartingAt(repairCase, time.GetUtcNow());
-}

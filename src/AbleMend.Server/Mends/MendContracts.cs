@@ -46,12 +46,8 @@ public sealed record FoundBefore(int MendId, DateTimeOffset At, string Place);
 
 /// <summary>A new mend of an item.</summary>
 /// <param name="ItemId">Item.</param>
-/// <param name="Case">The case; the item's facts are taken from the fleet.</param>
-public sealed record NewMend(int ItemId, RepairCase Case);
-
-/// <summary>Something that happened, to be kept.</summary>
-public sealed record NewEvent(
-    RunEventKind Kind, string? StepId = null, string? Text = null, double? Value = null, bool? Passed = null, double? AirC = null, double? BarometerKpa = null);
+/// <param name="Case">The case, whose facts of the item are taken from the fleet; null begins from the usual damage of its construction, at the shop's own bench.</param>
+public sealed record NewMend(int ItemId, RepairCase? Case = null);
 
 /// <summary>A band of the time strip: hands, then a wait with its window.</summary>
 public sealed record Band(Message Title, DateTimeOffset StartsAt, DateTimeOffset HandsEndAt, DateTimeOffset? OpensAt, DateTimeOffset? ClosesAt);
@@ -88,4 +84,6 @@ public sealed record UnreadableEntry(int Id, string Tag, string ItemName, Proble
 /// <param name="Entries">Mends under way, the most urgent first.</param>
 /// <param name="Drafts">Mends that are not started.</param>
 /// <param name="Unreadable">Mends whose record cannot be read.</param>
-public sealed record BenchView(DateTimeOffset Now, IReadOnlyList<BenchEntry> Entries, IReadOnlyList<DraftEntry> Drafts, IReadOnlyList<UnreadableEntry> Unreadable);
+/// <param name="RingsBeforeMin">How many minutes before the end of a window it is rung for.</param>
+public sealed record BenchView(
+    DateTimeOffset Now, IReadOnlyList<BenchEntry> Entries, IReadOnlyList<DraftEntry> Drafts, IReadOnlyList<UnreadableEntry> Unreadable, double RingsBeforeMin);

@@ -1,4 +1,5 @@
 using AbleMend.Core.Plans;
+using AbleMend.Core.Running;
 using AbleMend.Server.Http;
 using Microsoft.AspNetCore.Mvc;
 
@@ -34,7 +35,7 @@ public static class MendEndpoints
         mends.MapPost("/{id:int}/send-on", async (int id, [FromHeader(Name = "If-Match")] int version, MendStore store, CancellationToken cancel) =>
                 Answer(await store.SendOnAsync(id, version, cancel), version, id))
             .Described("sendOn", "Log that it is not mended here.");
-        mends.MapPost("/{id:int}/events", async (int id, [FromHeader(Name = "If-Match")] int version, NewEvent happened, MendStore store, CancellationToken cancel) =>
+        mends.MapPost("/{id:int}/events", async (int id, [FromHeader(Name = "If-Match")] int version, Happening happened, MendStore store, CancellationToken cancel) =>
                 Answer(await store.AddEventAsync(id, version, happened, cancel), version, id))
             .Described("addEvent", "Keep something that happened.");
         mends.MapDelete("/{id:int}", async (int id, [FromHeader(Name = "If-Match")] int version, MendStore store, CancellationToken cancel) =>

@@ -1,18 +1,15 @@
+using System.Text.Json;
 using AbleMend.Core;
-using AbleMend.Core.Plans;
 using AbleMend.Core.Running;
 using AbleMend.Data;
 
 namespace AbleMend.Server.Mends;
 
-/// <summary>A mend as it was read from its row.</summary>
-/// <param name="Case">The case.</param>
-/// <param name="Plan">The plan that its run started from; null for a draft.</param>
-/// <param name="Events">What happened, in order.</param>
-internal sealed record MendRecord(RepairCase Case, RepairPlan? Plan, IReadOnlyList<RunEvent> Events)
+/// <summary>Mends as they are kept in rows.</summary>
+internal static class MendRecord
 {
     /// <summary>Reads a row, or says what in it cannot be read; the row is left as it is.</summary>
-    public static Outcome<MendRecord> Read(MendRow row)
+    public static Outcome<Mend> Read(MendRow row)
     {
         var repairCase = OpenJson.ReadCase(row.CaseJson);
         var plan = row.PlanJson is null ? null : OpenJson.ReadPlan(row.PlanJson);
@@ -24,8 +21,18 @@ internal sealed record MendRecord(RepairCase Case, RepairPlan? Plan, IReadOnlyLi
             .Concat(strange is null ? [] : [("events", $"{strange.Number}: {strange.Kind}")]);
         var problems = broken.Select(place => Unreadable(row.Id, place.Item1, place.Item2)).ToList();
         return problems.Count > 0
-            ? Outcome<MendRecord>.Failed(problems)
-            : Outcome<MendRecord>.Of(new MendRecord(repairCase.Value!, plan?.Value, [.. row.Events.OrderBy(each => each.Number).Select(EventRows.ToEvent)]));
+            ? Outcome<Mend>.Failed(problems)
+            : Outcome<Mend>.Of(new Mend(repairCase.Value!, plan?.Value, row.Status, row.StartedAt, row.ClosedAt, [.. row.Events.OrderBy(each => each.Number).Select(EventRows.ToEvent)]));
+    }
+
+    /// <summary>Writes a mend into its row; events that the row does not have yet are added, and none is ever changed.</summary>
+    public static void Write(Mend mend, MendRow row)
+    {
+        row.CaseJson = JsonSerializer.Serialize(mend.Case, OpenJson.Options);
+        row.PlanJson = mend.Plan is null ? null : row.PlanJson ?? JsonSerializer.Serialize(mend.Plan, OpenJson.Options);
+        (row.Status, row.StartedAt, row.ClosedAt, row.DueAt) = (mend.Status, mend.StartedAt, mend.ClosedAt, mend.Case.Wanted.NeededBy);
+        row.Events.AddRange(mend.Events.Skip(row.Events.Count).Select(EventRows.ToRow));
+        row.SearchText = mend.Plan is null ? row.SearchText : MendWords.For(mend.Case, mend.Plan, mend.Events);
     }
 
     private static Problem Unreadable(int id, string part, string where) =>

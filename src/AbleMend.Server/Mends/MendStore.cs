@@ -3,6 +3,7 @@ using AbleMend.Core;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Running;
 using AbleMend.Data;
+using AbleMend.Server.Shop;
 using Microsoft.EntityFrameworkCore;
 
 namespace AbleMend.Server.Mends;
@@ -15,7 +16,7 @@ public sealed record Changed(MendView? View, IReadOnlyList<Problem> Problems, in
 }
 
 /// <summary>Mends in the database. Every change checks the version that it was made from, and is durable before it is answered.</summary>
-public sealed class MendStore(MendDb db, Planner planner, TimeProvider time)
+public sealed class MendStore(MendDb db, ShopStore shop, Planner planner, TimeProvider time)
 {
     /// <summary>A mend, what in its record cannot be read, or null where there is none.</summary>
     public async Task<Outcome<MendView>?> FindAsync(int id, CancellationToken cancel) =>
@@ -24,6 +25,7 @@ public sealed class MendStore(MendDb db, Planner planner, TimeProvider time)
         : Outcome<MendView>.Failed(MendRecord.Read(row).Problems);
 
     /// <summary>Opens a mend of an item.</summary>
+    /// <returns>The draft, or its problems; null where there is no such item.</returns>
     public async Task<Changed?> OpenAsync(NewMend request, CancellationToken cancel)
     {
         var item = await db.Items.FindAsync([request.ItemId], cancel);
@@ -32,111 +34,45 @@ public sealed class MendStore(MendDb db, Planner planner, TimeProvider time)
             return null;
         }
 
-        var repairCase = WithItem(request.Case, item);
-        var problems = Check(repairCase);
-        if (problems.Count > 0)
+        var now = time.GetUtcNow();
+        var opened = Mend.Open(WithItem(request.Case ?? await FirstCaseAsync(item, cancel), item), planner, now);
+        if (opened.Value is not { } mend)
         {
-            return Changed.Refused(problems);
+            return Changed.Refused(opened.Problems);
         }
 
-        var now = time.GetUtcNow();
-        var row = new MendRow { Item = item, CaseJson = Write(repairCase), CreatedAt = now, ChangedAt = now, DueAt = repairCase.Wanted.NeededBy, Version = 1 };
+        var row = new MendRow { Item = item, CaseJson = "", CreatedAt = now, ChangedAt = now, Version = 1 };
+        MendRecord.Write(mend, row);
         db.Mends.Add(row);
         await db.SaveChangesAsync(cancel);
-        return new Changed(await ViewAsync(row, new MendRecord(repairCase, null, []), cancel), [], null);
+        return new Changed(await ViewAsync(row, mend, cancel), [], null);
     }
 
     /// <summary>Changes the case of a draft.</summary>
     public Task<Changed?> ChangeCaseAsync(int id, int version, RepairCase repairCase, CancellationToken cancel) =>
-        ChangeAsync(id, version, (row, record) =>
-        {
-            if (row.Status != MendStatus.Draft)
-            {
-                return [new Problem("already-started", "", "This mend is under way: its plan is frozen.", "Go on from the plan, or take the mend back to the bench as a new one.")];
-            }
-
-            var complete = WithItem(repairCase, row.Item);
-            var problems = Check(complete);
-            if (problems.Count == 0)
-            {
-                row.CaseJson = Write(complete);
-                row.DueAt = complete.Wanted.NeededBy;
-            }
-
-            return problems;
-        }, cancel);
+        ChangeAsync(id, version, (row, mend, now) => mend.Change(WithItem(repairCase, row.Item), planner, now), cancel);
 
     /// <summary>Freezes the plan and starts the run.</summary>
-    public Task<Changed?> StartAsync(int id, int version, CancellationToken cancel) =>
-        ChangeAsync(id, version, (row, record) =>
-        {
-            if (row.Status != MendStatus.Draft)
-            {
-                return [new Problem("already-started", "", "This mend is under way already.", "Reload the mend.")];
-            }
-
-            var now = time.GetUtcNow();
-            var repairCase = record.Case;
-            var started = repairCase with { Wanted = repairCase.Wanted with { StartAt = now } };
-            var outcome = planner.Plan(started);
-            if (outcome.Value is not { } plan)
-            {
-                return outcome.Problems;
-            }
-
-            if (!plan.Verdict.MendedHere)
-            {
-                return [new Problem("not-mended-here", "", plan.Verdict.Reasons[0].Text, "Send it on; the reason is kept in the log.")];
-            }
-
-            row.CaseJson = Write(started);
-            row.PlanJson = Write(plan);
-            row.StartedAt = now;
-            row.Status = MendStatus.Running;
-            row.SearchText = MendWords.For(started, plan, []);
-            return [];
-        }, cancel);
+    public Task<Changed?> StartAsync(int id, int version, CancellationToken cancel) => ChangeAsync(id, version, (_, mend, now) => mend.Start(planner, now), cancel);
 
     /// <summary>Logs that it is not mended here, with the verdict.</summary>
-    public Task<Changed?> SendOnAsync(int id, int version, CancellationToken cancel) =>
-        ChangeAsync(id, version, (row, record) =>
+    public Task<Changed?> SendOnAsync(int id, int version, CancellationToken cancel) => ChangeAsync(id, version, (_, mend, now) => mend.SendOn(planner, now), cancel);
+
+    /// <summary>Keeps something that happened, and what follows from it.</summary>
+    public Task<Changed?> AddEventAsync(int id, int version, Happening happening, CancellationToken cancel) =>
+        ChangeAsync(id, version, (row, mend, now) =>
         {
-            var repairCase = record.Case.StartingNow(time);
-            var outcome = planner.Plan(repairCase);
-            if (row.Status != MendStatus.Draft || outcome.Value is not { } plan || plan.Verdict.MendedHere)
+            var kept = mend.Keep(happening, now);
+            if (kept.Value is { } after)
             {
-                return [new Problem("mended-here", "", "The verdict does not send this one on.", "Mend it, or change what was seen.")];
+                row.Item.EarlierMend = after.Leaves(planner) ?? row.Item.EarlierMend;
+                if (after.Follows is { } follows && !db.Mends.Any(each => each.FollowsMendId == row.Id))
+                {
+                    db.Mends.Add(new MendRow { ItemId = row.ItemId, CaseJson = JsonSerializer.Serialize(follows.Case, OpenJson.Options), CreatedAt = now, ChangedAt = now, DueAt = follows.DueAt, FollowsMendId = row.Id, Version = 1 });
+                }
             }
 
-            row.PlanJson = Write(plan);
-            row.Status = MendStatus.SentOn;
-            row.ClosedAt = time.GetUtcNow();
-            row.SearchText = MendWords.For(repairCase, plan, []);
-            return [];
-        }, cancel);
-
-    /// <summary>Keeps something that happened.</summary>
-    public Task<Changed?> AddEventAsync(int id, int version, NewEvent happened, CancellationToken cancel) =>
-        ChangeAsync(id, version, (row, record) =>
-        {
-            if (record.Plan is not { } plan || row.Status is MendStatus.Draft or MendStatus.SentOn)
-            {
-                return [new Problem("not-started", "", "This mend is not under way.", "Start it first.")];
-            }
-
-            var (repairCase, events) = (record.Case, record.Events);
-            var now = time.GetUtcNow();
-            var state = Run.Fold(repairCase, plan, row.StartedAt!.Value, events, now);
-            var next = new RunEvent(state.LastNumber + 1, now, happened.Kind, happened.StepId, happened.Text, happened.Value, happened.Passed, happened.AirC, happened.BarometerKpa);
-            if (Run.Refuse(plan, state, next) is { } refused)
-            {
-                return [refused];
-            }
-
-            var judged = next.Kind == RunEventKind.Proof ? next with { Passed = RunProof.Passes(plan, next) } : next;
-            row.Events.Add(EventRows.ToRow(judged));
-            Settle(row, repairCase, plan, [.. events, judged], now);
-            return [];
+            return kept;
         }, cancel);
 
     /// <summary>Throws a draft away.</summary>
@@ -175,7 +111,7 @@ public sealed class MendStore(MendDb db, Planner planner, TimeProvider time)
             .OrderBy(row => row.Id).ToListAsync(cancel);
         var read = rows.Select(row => (Row: row, Record: MendRecord.Read(row))).ToList();
         var running = read.Where(each => each.Row.Status == MendStatus.Running && each.Record.Value is not null)
-            .Select(each => (each.Row, Plan: each.Record.Value!.Plan!, State: Fold(each.Row, each.Record.Value, now)))
+            .Select(each => (each.Row, Plan: each.Record.Value!.Plan!, State: each.Record.Value.StateAt(now)))
             .OrderBy(each => BenchOrder.UrgencyOf(each.State, now))
             .ThenBy(each => BenchOrder.MomentOf(each.State, now))
             .ThenBy(each => each.Row.DueAt ?? DateTimeOffset.MaxValue);
@@ -184,13 +120,11 @@ public sealed class MendStore(MendDb db, Planner planner, TimeProvider time)
             [.. running.Select(each => BenchEntries.Entry(each.Row, each.Plan, each.State, now))],
             [.. read.Where(each => each.Row.Status == MendStatus.Draft && each.Record.Value is not null).OrderBy(each => each.Row.DueAt ?? DateTimeOffset.MaxValue)
                 .Select(each => BenchEntries.Draft(each.Row, each.Record.Value!.Case))],
-            [.. read.Where(each => each.Record.Value is null).Select(each => new UnreadableEntry(each.Row.Id, each.Row.Item.Tag, each.Row.Item.Name, each.Record.Problems[0]))]);
+            [.. read.Where(each => each.Record.Value is null).Select(each => new UnreadableEntry(each.Row.Id, each.Row.Item.Tag, each.Row.Item.Name, each.Record.Problems[0]))],
+            BenchOrder.RingsBefore.TotalMinutes);
     }
 
-    private static RunState Fold(MendRow row, MendRecord record, DateTimeOffset now) =>
-        Run.Fold(record.Case, record.Plan!, row.StartedAt!.Value, record.Events, now);
-
-    private async Task<Changed?> ChangeAsync(int id, int version, Func<MendRow, MendRecord, IReadOnlyList<Problem>> change, CancellationToken cancel)
+    private async Task<Changed?> ChangeAsync(int id, int version, Func<MendRow, Mend, DateTimeOffset, Outcome<Mend>> change, CancellationToken cancel)
     {
         var row = await LoadAsync(id, cancel);
         if (row is null)
@@ -204,19 +138,21 @@ public sealed class MendStore(MendDb db, Planner planner, TimeProvider time)
         }
 
         var before = MendRecord.Read(row);
-        if (before.Value is not { } record)
+        if (before.Value is not { } mend)
         {
             return Changed.Refused(before.Problems);
         }
 
-        var problems = change(row, record);
-        if (problems.Count > 0)
+        var now = time.GetUtcNow();
+        var changed = change(row, mend, now);
+        if (changed.Value is not { } after)
         {
-            return Changed.Refused(problems);
+            return Changed.Refused(changed.Problems);
         }
 
+        MendRecord.Write(after, row);
         row.Version++;
-        row.ChangedAt = time.GetUtcNow();
+        row.ChangedAt = now;
         try
         {
             await db.SaveChangesAsync(cancel);
@@ -228,70 +164,44 @@ public sealed class MendStore(MendDb db, Planner planner, TimeProvider time)
             return new Changed(null, [], (await LoadAsync(id, cancel))?.Version ?? version);
         }
 
-        return new Changed(await ViewAsync(row, MendRecord.Read(row).Value!, cancel), [], null);
-    }
-
-    private void Settle(MendRow row, RepairCase repairCase, RepairPlan plan, IReadOnlyList<RunEvent> events, DateTimeOffset now)
-    {
-        var state = Run.Fold(repairCase, plan, row.StartedAt!.Value, events, now);
-        row.Status = state.HandedBackAt is null ? MendStatus.Running : MendStatus.HandedBack;
-        row.ClosedAt = state.HandedBackAt;
-        row.SearchText = MendWords.For(repairCase, plan, events);
-        if (state.HandedBackAt is null)
-        {
-            return;
-        }
-
-        // The shop's own products, and what a later catalogue no longer lists, are known by the case that was planned.
-        var chemistry = planner.Catalogue.With(repairCase.Products ?? []).Materials.GetValueOrDefault(plan.System!.Material)?.Chemistry;
-        row.Item.EarlierMend = chemistry is "epoxy" or "polyester" ? chemistry : row.Item.EarlierMend;
-        if (plan.ProperRepairBy is { } due && !db.Mends.Any(each => each.FollowsMendId == row.Id))
-        {
-            db.Mends.Add(ProperRepair(row, repairCase, due, now));
-        }
-    }
-
-    private static MendRow ProperRepair(MendRow row, RepairCase repairCase, DateTimeOffset due, DateTimeOffset now)
-    {
-        var proper = repairCase with
-        {
-            Wanted = repairCase.Wanted with { Permanence = Permanence.Lasting, StartAt = null, NeededBy = due },
-            Choice = null,
-            Overrides = null,
-        };
-        return new MendRow { ItemId = row.ItemId, CaseJson = Write(proper), CreatedAt = now, ChangedAt = now, DueAt = due, FollowsMendId = row.Id, Version = 1 };
+        return new Changed(await ViewAsync(row, after, cancel), [], null);
     }
 
     private Task<MendRow?> LoadAsync(int id, CancellationToken cancel) =>
         db.Mends.Include(row => row.Item).Include(row => row.Events).FirstOrDefaultAsync(row => row.Id == id, cancel);
 
-    private async Task<MendView> ViewAsync(MendRow row, MendRecord record, CancellationToken cancel)
+    private async Task<MendView> ViewAsync(MendRow row, Mend mend, CancellationToken cancel)
     {
         var now = time.GetUtcNow();
-        var outcome = record.Plan is { } frozen ? Outcome<RepairPlan>.Of(frozen) : planner.Plan(record.Case.StartingNow(time));
+        var outcome = mend.Plan is { } frozen ? Outcome<RepairPlan>.Of(frozen) : planner.Plan(mend.Case.StartingAt(now));
         var follower = await db.Mends.Where(each => each.FollowsMendId == row.Id).Select(each => (int?)each.Id).FirstOrDefaultAsync(cancel);
         return new MendView(
             row.Id, row.Status, row.Version, row.Item.Tag, row.Item.Name, row.CreatedAt, row.ChangedAt, row.StartedAt, row.ClosedAt, row.DueAt,
-            row.FollowsMendId, follower, record.Case, outcome.Value, outcome.Problems,
-            row.StartedAt is null ? null : Fold(row, record, now),
-            record.Events, await FoundBeforeAsync(row, cancel), now);
+            row.FollowsMendId, follower, mend.Case, outcome.Value, outcome.Problems,
+            row.StartedAt is null ? null : mend.StateAt(now),
+            mend.Events, await FoundBeforeAsync(row, cancel), now);
     }
 
     /// <summary>The item's record of finds: those of its other mends' cases, and those made while working on them.</summary>
     private async Task<IReadOnlyList<FoundBefore>> FoundBeforeAsync(MendRow row, CancellationToken cancel)
     {
         var others = await db.Mends.AsNoTracking().Where(each => each.ItemId == row.ItemId && each.Id != row.Id).Include(each => each.Events).ToListAsync(cancel);
-        return [.. others.SelectMany(mend => MendRecord.Read(mend).Value is { } record ? Finds(mend, record) : []).OrderByDescending(find => find.At)];
+        return [.. others.SelectMany(row => MendRecord.Read(row).Value is { } mend ? Finds(row, mend) : []).OrderByDescending(find => find.At)];
     }
 
-    private static IEnumerable<FoundBefore> Finds(MendRow mend, MendRecord record) =>
+    private static IEnumerable<FoundBefore> Finds(MendRow row, Mend mend) =>
     [
-        .. (record.Case.Damage.Finds ?? []).Select(find => new FoundBefore(mend.Id, mend.CreatedAt, find.Place)),
-        .. Run.Standing(record.Events).Where(each => each.Kind == RunEventKind.Find)
-            .Select(each => new FoundBefore(mend.Id, each.At, each.Text!)),
+        .. (mend.Case.Damage.Finds ?? []).Select(find => new FoundBefore(row.Id, row.CreatedAt, find.Place)),
+        .. Run.Standing(mend.Events).Where(each => each.Kind == RunEventKind.Find)
+            .Select(each => new FoundBefore(row.Id, each.At, each.Text!)),
     ];
 
-    private IReadOnlyList<Problem> Check(RepairCase repairCase) => planner.Plan(repairCase.StartingNow(time)).Problems;
+    private async Task<RepairCase> FirstCaseAsync(ItemRow item, CancellationToken cancel)
+    {
+        var (settings, _) = await shop.ReadAsync(cancel);
+        var facts = new ItemFacts(item.Tag, item.Construction, null, Enum.Parse<Warranty>(item.Warranty), item.EarlierMend);
+        return FirstCase.Of(facts, planner.Catalogue.Constructions[item.Construction], settings.Facts);
+    }
 
     private RepairCase WithItem(RepairCase repairCase, ItemRow item)
     {
@@ -301,6 +211,4 @@ public sealed class MendStore(MendDb db, Planner planner, TimeProvider time)
             Item = repairCase.Item with { Tag = item.Tag, Construction = item.Construction, AgeMonths = Gear.ItemEndpoints.AgeMonths(item.NewOn, today) },
         };
     }
-
-    private static string Write<T>(T value) => JsonSerializer.Serialize(value, OpenJson.Options);
 }

@@ -34,8 +34,4 @@ public static class PlanEndpoints
             .ProducesProblem(StatusCodes.Status413PayloadTooLarge)
             .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
     }
-
-    /// <summary>The case with its start filled in where it is open.</summary>
-    public static RepairCase StartingAt(this RepairCase repairCase, DateTimeOffset now) =>
-        repairCase.Wanted.StartAt is null ? repairCase with { Wanted = repairCase.Wanted with { StartAt = now } } : repairCase;
 }

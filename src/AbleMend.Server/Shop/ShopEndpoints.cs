@@ -1,5 +1,4 @@
 using AbleMend.Core;
-using AbleMend.Core.Gear;
 using AbleMend.Core.Plans;
 using AbleMend.Data;
 using AbleMend.Server.Http;
@@ -39,7 +38,7 @@ public static class ShopEndpoints
     private static async Task<IResult> Write(
         [FromBody] ShopSettings settings, [FromHeader(Name = "If-Match")] int version, ShopStore store, Planner planner, TimeProvider time, CancellationToken cancel)
     {
-        var problems = Check(settings, planner, time);
+        var problems = Check(settings, planner);
         if (problems.Count > 0)
         {
             return ProblemAnswers.Unprocessable(problems);
@@ -64,21 +63,9 @@ public static class ShopEndpoints
         return new ShopView(settings, version, time.GetUtcNow(), lastDays);
     }
 
-    /// <summary>Settings are checked as the part of a case that they become.</summary>
-    private static IReadOnlyList<Problem> Check(ShopSettings settings, Planner planner, TimeProvider time)
+    private static IReadOnlyList<Problem> Check(ShopSettings settings, Planner planner)
     {
-        var construction = planner.Catalogue.ConstructionList[0];
-        var specimen = new RepairCase(
-            RepairCase.CurrentFormat,
-            new ItemFacts("specimen", construction.Id, null, Warranty.None),
-            new Damage(DamageKind.Ding, construction.Locations[0].Id, new RoundShape(20), 1, false, Cause.Knock),
-            settings.Bench,
-            new Wanted(StartAt: time.GetUtcNow()),
-            settings.Tools,
-            settings.Shelf,
-            Products: settings.Products,
-            Offcuts: settings.Offcuts);
-        var problems = planner.Plan(specimen).Problems;
+        var problems = planner.CheckShop(settings.Facts);
         return settings.Name is { Length: > 0 and <= 60 }
             ? problems
             : [new Problem("bad-name", "name", "The shop's name is empty or longer than 60 characters.", "Give it a short name."), .. problems];

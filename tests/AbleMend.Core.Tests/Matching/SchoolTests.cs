@@ -46,7 +46,7 @@ public class SchoolTests
         var taken = Asked(construction, kind).Planned().Schools.Single(each => each.Id == question);
         var school = Cases.Planner.Catalogue.Schools[question];
         taken.Option.ShouldBe(school.Default);
-        taken.Why.ShouldBe(school.Why);
+        taken.Why.ShouldBe(Message.Parse(school.Why));
         school.Why.ToString().Length.ShouldBeGreaterThan(20);
         school.Options.ShouldContain(option => option.Id == answer);
     }

@@ -427,6 +427,11 @@ export interface components {
             drafts: components["schemas"]["DraftEntry"][];
             /** @description Mends whose record cannot be read. */
             unreadable: components["schemas"]["UnreadableEntry"][];
+            /**
+             * Format: double
+             * @description How many minutes before the end of a window it is rung for.
+             */
+            ringsBeforeMin: number;
         };
         /** @description A system of method and resin, ranked for this damage. */
         Candidate: {
@@ -922,6 +927,32 @@ export interface components {
          * @enum {unknown}
          */
         GearFamily: "boards" | "hulls" | "skis" | "inflatables" | "tents-and-poles" | "waders-and-suits" | "footwear" | "paddles" | "forks-decks-and-limbs" | "holds-a-life";
+        /** @description Something that happened at the bench, as it is told: who keeps it gives it its number and its time. */
+        Happening: {
+            /** @description What. */
+            kind: components["schemas"]["RunEventKind"];
+            /** @description Step that it concerns, or null. */
+            stepId?: null | string;
+            /** @description Words of a note, the place of a find, or what to watch on hand-back. */
+            text?: null | string;
+            /**
+             * Format: double
+             * @description Measure, in the unit of its kind.
+             */
+            value?: null | number;
+            /** @description Whether a test by touch passed. */
+            passed?: null | boolean;
+            /**
+             * Format: double
+             * @description Air in °C at a reading of a hold test.
+             */
+            airC?: null | number;
+            /**
+             * Format: double
+             * @description Barometer in kPa at a reading of a hold test.
+             */
+            barometerKpa?: null | number;
+        };
         /** @description Leak rate of a hold test with its band. */
         HoldResult: {
             /** @description Pass, fail, or not yet. */
@@ -1383,19 +1414,6 @@ export interface components {
             /** @description From the middle of the first area to the middle of this one. */
             offsetMm: components["schemas"]["PointMm"];
         };
-        /** @description Something that happened, to be kept. */
-        NewEvent: {
-            kind: components["schemas"]["RunEventKind"];
-            stepId?: null | string;
-            text?: null | string;
-            /** Format: double */
-            value?: null | number;
-            passed?: null | boolean;
-            /** Format: double */
-            airC?: null | number;
-            /** Format: double */
-            barometerKpa?: null | number;
-        };
         /** @description A new item. */
         NewItem: {
             tag: string;
@@ -1412,8 +1430,7 @@ export interface components {
              * @description Item.
              */
             itemId: number;
-            /** @description The case; the item's facts are taken from the fleet. */
-            case: components["schemas"]["RepairCase"];
+            case?: null | components["schemas"]["RepairCase"];
         };
         /** @description A piece of stock. */
         Offcut: {
@@ -1814,6 +1831,8 @@ export interface components {
             hold: null | components["schemas"]["HoldResult"];
             /** @description Places found while working, in order. */
             finds: string[];
+            /** @description Where a failed test most likely leads back: the last mix or application before it; null while none has failed. */
+            leadsBackTo?: null | string;
         };
         /** @description A question on which practitioners disagree. Both answers are supported; one is the default, with its reason. */
         School: {
@@ -3127,7 +3146,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["NewEvent"];
+                "application/json": components["schemas"]["Happening"];
             };
         };
         responses: {

@@ -14,4 +14,4 @@ export type Construction = Schemas['Construction'];
 export type Shape = Schemas['Shape'];
 export type Problem = Schemas['Problem'];
 export type Drawing = Schemas['Drawing'];
-export type NewEvent = Schemas['NewEvent'];
+export type NewEvent = Schemas['Happening'];

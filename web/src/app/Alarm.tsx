@@ -25,7 +25,7 @@ export function Alarm() {
   const bench = useQuery(benchQuery);
   const now = useNow();
   const [silenced, setSilenced] = useState(readSilenced);
-  const ringing = alarmsOf(bench.data?.entries ?? [], now).filter((alarm) => !silenced.includes(alarm.key));
+  const ringing = alarmsOf(bench.data?.entries ?? [], now, bench.data?.ringsBeforeMin ?? 0).filter((alarm) => !silenced.includes(alarm.key));
   const loud = ringing.length > 0;
   useEffect(() => {
     if (!loud) return;

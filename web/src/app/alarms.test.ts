@@ -13,7 +13,7 @@ const window = (opens: number | null, closes: number | null) => ({
   check: '',
   whenLate: null,
 });
-const kinds = (change: object) => alarmsOf([entry(change)], now).map((alarm) => alarm.kind);
+const kinds = (change: object) => alarmsOf([entry(change)], now, 5).map((alarm) => alarm.kind);
 
 describe('the alarm', () => {
   it('is quiet while a wait is early', () => expect(kinds({ window: window(1, null) })).toEqual([]));
@@ -23,8 +23,8 @@ describe('the alarm', () => {
   it('rings when a mix is nearly past using', () => expect(kinds({ useBy: iso(4.9) })).toEqual(['closing']));
   it('leaves a fresh mix alone', () => expect(kinds({ useBy: iso(20) })).toEqual([]));
   it('has a key of its own for each end, so that silencing one does not silence the next', () => {
-    const first = alarmsOf([entry({ window: window(0, null) })], now)[0]!.key;
-    const second = alarmsOf([entry({ window: window(-1, null) })], now)[0]!.key;
+    const first = alarmsOf([entry({ window: window(0, null) })], now, 5)[0]!.key;
+    const second = alarmsOf([entry({ window: window(-1, null) })], now, 5)[0]!.key;
     expect(first).not.toBe(second);
   });
 });

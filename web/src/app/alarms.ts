@@ -9,24 +9,23 @@ export interface BenchAlarm {
 }
 
 const minute = 60_000;
-/** How long before an end the last call comes. */
-const lastCallMs = 5 * minute;
 /** A window that opened longer ago than this does not ring for somebody who has just come in. */
 const freshMs = 10 * minute;
 
 type Entry = Pick<BenchEntry, 'id' | 'tag' | 'stepTitle' | 'window' | 'useBy'>;
 
-export function alarmsOf(entries: readonly Entry[], now: number): BenchAlarm[] {
-  const alarms = entries.flatMap((entry) => alarmOf(entry, now));
+/** @param ringsBeforeMin how many minutes before an end it is rung for: the core says so */
+export function alarmsOf(entries: readonly Entry[], now: number, ringsBeforeMin: number): BenchAlarm[] {
+  const alarms = entries.flatMap((entry) => alarmOf(entry, now, ringsBeforeMin * minute));
   // What is about to be lost is named before what merely opened; within each, the bench's own order stands.
   return [...alarms.filter((alarm) => alarm.kind === 'closing'), ...alarms.filter((alarm) => alarm.kind === 'open')];
 }
 
-function alarmOf(entry: Entry, now: number): BenchAlarm[] {
+function alarmOf(entry: Entry, now: number, ringsBeforeMs: number): BenchAlarm[] {
   const alarm = (kind: BenchAlarm['kind'], end: string, words: string): BenchAlarm[] => [
     { key: `${entry.id}.${kind}.${end}`, id: entry.id, kind, words: `${entry.tag}: ${words}` },
   ];
-  const near = (end: string | null | undefined) => end && Date.parse(end) - now < lastCallMs && now - Date.parse(end) < freshMs;
+  const near = (end: string | null | undefined) => end && Date.parse(end) - now < ringsBeforeMs && now - Date.parse(end) < freshMs;
   if (near(entry.useBy)) return alarm('closing', entry.useBy!, `${entry.stepTitle}: the mix is nearly past using`);
   if (near(entry.window?.closesAt)) return alarm('closing', entry.window!.closesAt!, `${entry.stepTitle}: the window closes`);
   const opens = entry.window?.opensAt;

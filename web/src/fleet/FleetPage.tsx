@@ -2,9 +2,8 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate } from '@tanstack/react-router';
 import { useState } from 'react';
 import { api, ask, problemsIn } from '../api/client';
-import { catalogueQuery, itemsQuery, shopQuery } from '../api/queries';
+import { catalogueQuery, itemsQuery } from '../api/queries';
 import type { Schemas } from '../api/types';
-import { firstCase } from '../look/firstCase';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { NumberField } from '../ui/NumberField';
@@ -18,17 +17,12 @@ const families = Object.entries(familyWords) as [Schemas['GearFamily'], string][
 /** Pick what is hurt, from the fleet or a new one. */
 export function FleetPage() {
   const items = useQuery(itemsQuery);
-  const shop = useQuery(shopQuery);
   const catalogue = useQuery(catalogueQuery);
-  // A tap before the shop's bench and the catalogue are there could only be lost.
-  const ready = shop.data !== undefined && catalogue.data !== undefined;
+  const ready = catalogue.data !== undefined;
   const navigate = useNavigate();
   const queryClient = useQueryClient();
   const open = useMutation({
-    mutationFn: (item: Item) => {
-      const construction = catalogue.data!.constructions.find((each) => each.id === item.construction)!;
-      return ask(api.POST('/api/mends', { body: { itemId: item.id, case: firstCase(item, construction, shop.data!.settings) } }));
-    },
+    mutationFn: (item: Item) => ask(api.POST('/api/mends', { body: { itemId: item.id, case: null } })),
     onSuccess: async (mend) => {
       queryClient.setQueryData(['mend', mend.id], mend);
       void queryClient.invalidateQueries({ queryKey: ['bench'] });

@@ -1,16 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import type { Construction, Schemas } from '../api/types';
+import type { Construction, RepairCase, Schemas } from '../api/types';
 import { extent, kindsAt, reshaped, totalThicknessMm, usualDamage, withChoice, withKind, withLocation, withOverride, withSchool } from './edit';
-import { firstCase } from './firstCase';
 
-const item = { id: 1, tag: 'BRD-01', name: 'Longboard', construction: 'pu', ageMonths: 20, warranty: 'none', earlierMend: null, mendCount: 0 } as const satisfies Schemas['ItemView'];
-const shop = {
-  name: 'Boathouse',
-  units: 'metric',
-  bench: { temperatureC: 18, relativeHumidityPercent: 60 },
-  tools: { measure: { kind: 'cup', lineEveryMl: 5, lineErrorMl: 0.5, holdsMl: 60 }, grits: ['P60'] },
-  shelf: null,
-} as const;
 const place = (id: string, finBox = false, coreThicknessMm: number | null = null) => ({ id, name: id, xPercent: 0, yPercent: 0, flat: true, coreThicknessMm, fromBottom: false, traits: finBox ? ['fin-box'] : null });
 const usual = (kind: Schemas['DamageKind'], location: string, depthMm: number, lengthMm: number, widthMm: number) => ({ kind, location, depthMm, lengthMm, widthMm, leaks: false });
 const construction: Construction = {
@@ -29,7 +20,17 @@ const construction: Construction = {
   locations: [place('deck'), place('rail', false, 32), place('fin-box', true, 28)],
   source: '',
 };
-const fresh = firstCase(item, construction, shop as unknown as Schemas['ShopSettings']);
+const fresh = {
+  format: 'able-mend/case/1',
+  item: { tag: 'BRD-01', construction: 'pu', ageMonths: 20, warranty: 'none', earlierMend: null },
+  damage: usualDamage(construction.damages[0]!, 'deck'),
+  bench: { temperatureC: 18, relativeHumidityPercent: 60 },
+  wanted: { permanence: 'lasting', finishGrit: 'P400' },
+  tools: { measure: { kind: 'cup', lineEveryMl: 5, lineErrorMl: 0.5, holdsMl: 60 }, grits: ['P60'] },
+  shelf: null,
+  choice: null,
+  overrides: null,
+} as unknown as RepairCase;
 
 describe('looking', () => {
   it('starts from the shop’s own bench', () => {

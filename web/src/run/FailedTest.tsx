@@ -8,7 +8,7 @@ import { Notice } from '../ui/Notice';
 export function FailedTest({ desk, step }: { desk: MendDesk; step: PlanStep }) {
   const plan = desk.plan!;
   const before = plan.steps.slice(0, plan.steps.indexOf(step) + 1);
-  const [target, setTarget] = useState(before.find((each) => each.id === 'coat-mix')?.id ?? before[0]!.id);
+  const [target, setTarget] = useState(desk.mend.run?.leadsBackTo ?? before[0]!.id);
   return (
     <div className="flex flex-col gap-3">
       <Notice tone="late" word="The test failed.">

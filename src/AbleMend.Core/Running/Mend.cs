@@ -1,0 +1,135 @@
+using System.Text.Json.Serialization;
+using AbleMend.Core.Plans;
+using AbleMend.Core.Proving;
+using AbleMend.Core.Words;
+
+namespace AbleMend.Core.Running;
+
+/// <summary>Where a mend stands as a record.</summary>
+[JsonConverter(typeof(Kebab<MendStatus>))]
+public enum MendStatus
+{
+    /// <summary>Looked at or planned; nothing frozen.</summary>
+    Draft,
+
+    /// <summary>Under way, from a frozen plan.</summary>
+    Running,
+
+    /// <summary>Proven and handed back.</summary>
+    HandedBack,
+
+    /// <summary>Not mended here: warranty, referred, retired.</summary>
+    SentOn,
+}
+
+/// <summary>Something that happened at the bench, as it is told: who keeps it gives it its number and its time.</summary>
+/// <param name="Kind">What.</param>
+/// <param name="StepId">Step that it concerns, or null.</param>
+/// <param name="Text">Words of a note, the place of a find, or what to watch on hand-back.</param>
+/// <param name="Value">Measure, in the unit of its kind.</param>
+/// <param name="Passed">Whether a test by touch passed.</param>
+/// <param name="AirC">Air in °C at a reading of a hold test.</param>
+/// <param name="BarometerKpa">Barometer in kPa at a reading of a hold test.</param>
+public sealed record Happening(
+    RunEventKind Kind, string? StepId = null, string? Text = null, double? Value = null, bool? Passed = null, double? AirC = null, double? BarometerKpa = null);
+
+/// <summary>The repair that a mend for now puts off, as it is booked.</summary>
+/// <param name="Case">Case to begin from: for good, with nothing chosen.</param>
+/// <param name="DueAt">When it is due.</param>
+public sealed record FollowUp(RepairCase Case, DateTimeOffset DueAt);
+
+/// <summary>
+/// A mend from first look to hand-back. Commands go in, and a new mend or the problems in its way come out: what may happen
+/// when, what a test shows, what has to follow and what an item remembers is decided here and nowhere else.
+/// </summary>
+/// <param name="Case">The case.</param>
+/// <param name="Plan">The plan that its run started from; null for a draft.</param>
+/// <param name="Status">Where it stands.</param>
+/// <param name="StartedAt">When its run was started.</param>
+/// <param name="ClosedAt">When it was handed back or sent on.</param>
+/// <param name="Events">What happened, in order.</param>
+public sealed record Mend(RepairCase Case, RepairPlan? Plan, MendStatus Status, DateTimeOffset? StartedAt, DateTimeOffset? ClosedAt, IReadOnlyList<RunEvent> Events)
+{
+    /// <summary>A mend that is only looked at.</summary>
+    /// <returns>The draft, or every problem of its case.</returns>
+    public static Outcome<Mend> Open(RepairCase repairCase, Planner planner, DateTimeOffset now) =>
+        planner.Plan(repairCase.StartingAt(now)) is { Problems.Count: > 0 } refused
+            ? Outcome<Mend>.Failed(refused.Problems)
+            : Outcome<Mend>.Of(new Mend(repairCase, null, MendStatus.Draft, null, null, []));
+
+    /// <summary>Changes the case of a draft.</summary>
+    public Outcome<Mend> Change(RepairCase repairCase, Planner planner, DateTimeOffset now) =>
+        Status != MendStatus.Draft
+            ? Refuse("already-started", "This mend is under way: its plan is frozen.", "Go on from the plan, or take the mend back to the bench as a new one.")
+            : Open(repairCase, planner, now) is { Value: { } opened } ? Outcome<Mend>.Of(this with { Case = opened.Case })
+            : Outcome<Mend>.Failed(planner.Plan(repairCase.StartingAt(now)).Problems);
+
+    /// <summary>Freezes the plan as it is now and starts the run.</summary>
+    public Outcome<Mend> Start(Planner planner, DateTimeOffset now)
+    {
+        if (Status != MendStatus.Draft)
+        {
+            return Refuse("already-started", "This mend is under way already.", "Reload the mend.");
+        }
+
+        var started = Case with { Wanted = Case.Wanted with { StartAt = now } };
+        var outcome = planner.Plan(started);
+        return outcome.Value is not { } plan ? Outcome<Mend>.Failed(outcome.Problems)
+            : plan.Verdict.MendedHere ? Outcome<Mend>.Of(this with { Case = started, Plan = plan, Status = MendStatus.Running, StartedAt = now })
+            : Refuse("not-mended-here", plan.Verdict.Reasons[0].Text, "Send it on; the reason is kept in the log.");
+    }
+
+    /// <summary>Closes a draft that is not mended here, with the verdict.</summary>
+    public Outcome<Mend> SendOn(Planner planner, DateTimeOffset now) =>
+        Status == MendStatus.Draft && planner.Plan(Case.StartingAt(now)).Value is { Verdict.MendedHere: false } plan
+            ? Outcome<Mend>.Of(this with { Plan = plan, Status = MendStatus.SentOn, ClosedAt = now })
+            : Refuse("mended-here", "The verdict does not send this one on.", "Mend it, or change what was seen.");
+
+    /// <summary>Keeps something that happened: the newest of <see cref="Events"/>, a test judged by its own limit and not by what was said.</summary>
+    public Outcome<Mend> Keep(Happening happening, DateTimeOffset now)
+    {
+        if (Plan is not { } plan || Status is MendStatus.Draft or MendStatus.SentOn)
+        {
+            return Refuse("not-started", "This mend is not under way.", "Start it first.");
+        }
+
+        var state = StateAt(now);
+        var next = new RunEvent(state.LastNumber + 1, now, happening.Kind, happening.StepId, happening.Text, happening.Value, happening.Passed, happening.AirC, happening.BarometerKpa);
+        if (Run.Refuse(plan, state, next) is { } refused)
+        {
+            return Outcome<Mend>.Failed(refused);
+        }
+
+        var kept = this with { Events = [.. Events, next.Kind == RunEventKind.Proof ? next with { Passed = Passes(plan, next) } : next] };
+        var handedBack = kept.StateAt(now).HandedBackAt;
+        return Outcome<Mend>.Of(kept with { Status = handedBack is null ? MendStatus.Running : MendStatus.HandedBack, ClosedAt = handedBack });
+    }
+
+    /// <summary>The run as it stands at an instant.</summary>
+    /// <exception cref="InvalidOperationException">It was never started.</exception>
+    public RunState StateAt(DateTimeOffset now) =>
+        Plan is { } plan && StartedAt is { } started
+            ? Run.Fold(Case, plan, started, Events, now)
+            : throw new InvalidOperationException("A mend that was never started has no run.");
+
+    /// <value>The repair that has to follow, once a mend for now was handed back; null where nothing was put off.</value>
+    [JsonIgnore]
+    public FollowUp? Follows =>
+        Status == MendStatus.HandedBack && Plan?.ProperRepairBy is { } due
+            ? new FollowUp(
+                Case with { Wanted = Case.Wanted with { Permanence = Permanence.Lasting, StartAt = null, NeededBy = due }, Choice = null, Overrides = null }, due)
+            : null;
+
+    /// <summary>The chemistry that the item remembers of this mend, for whoever mends over it; null where it makes no difference, or it was not handed back.</summary>
+    /// <param name="planner">Knows the materials; the shop's own are known by the case.</param>
+    public string? Leaves(Planner planner) =>
+        Status == MendStatus.HandedBack
+        && planner.Catalogue.With(Case.Products ?? []).Materials.GetValueOrDefault(Plan!.System!.Material)?.Chemistry is ("epoxy" or "polyester") and var chemistry
+            ? chemistry
+            : null;
+
+    private static bool Passes(RepairPlan plan, RunEvent result) =>
+        ProofTest.All[plan.Steps.First(step => step.Id == result.StepId).Proof!].Passes(result.Value, result.Passed == true);
+
+    private static Outcome<Mend> Refuse(string code, Message what, Message remedy) => Outcome<Mend>.Failed(new Problem(code, "", what, remedy));
+}
