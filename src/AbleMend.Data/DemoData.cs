@@ -1,5 +1,6 @@
 using System.Text.Json;
 using AbleMend.Core;
+using AbleMend.Core.Curing;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Mixing;
 using AbleMend.Core.Plans;

@@ -1,5 +1,4 @@
 using AbleMend.Core.Figures;
-using AbleMend.Core.Plans;
 
 namespace AbleMend.Core.Curing;
 

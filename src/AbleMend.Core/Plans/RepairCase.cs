@@ -21,17 +21,6 @@ public enum Warranty
     Declined,
 }
 
-/// <summary>Light at the bench, for light-cured resin.</summary>
-[JsonConverter(typeof(Kebab<LightLevel>))]
-public enum LightLevel
-{
-    FullSun,
-    HazySun,
-    OpenShade,
-    UvLamp,
-    Indoors,
-}
-
 /// <summary>How long the mend is meant to hold.</summary>
 [JsonConverter(typeof(Kebab<Permanence>))]
 public enum Permanence
