@@ -41,6 +41,18 @@ public sealed class PlanningTests : IDisposable
     }
 
     [Fact]
+    public async Task A_refusal_is_said_in_the_readers_units_in_its_detail_as_well()
+    {
+        using var request = new HttpRequestMessage(HttpMethod.Post, "/api/plans") { Content = new StringContent(Good.Replace("\"depthMm\":3.5", "\"depthMm\":90"), Encoding.UTF8, "application/json") };
+        request.Headers.Add("Able-Mend-Units", "us");
+        var answer = await _shop.Client.SendAsync(request);
+        answer.StatusCode.ShouldBe(HttpStatusCode.UnprocessableEntity);
+        var detail = JsonDocument.Parse(await answer.Content.ReadAsStringAsync()).RootElement.GetProperty("detail").GetString().ShouldNotBeNull();
+        detail.ShouldContain(" in ");
+        detail.ShouldNotContain(" mm");
+    }
+
+    [Fact]
     public async Task What_is_not_JSON_is_told_so()
     {
         var answer = await _shop.Client.PostAsync("/api/plans", new StringContent(Good, Encoding.UTF8, "text/plain"));

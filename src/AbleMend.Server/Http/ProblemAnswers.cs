@@ -28,12 +28,14 @@ public static class ProblemAnswers
         Answer(StatusCodes.Status409Conflict, "Somebody else changed this mend first.",
             [new Problem("changed-elsewhere", "version", $"You were looking at version {sent}; it is now at version {current}. Nothing of theirs was overwritten, and nothing of yours was lost.", "Look at the newer version, then make your change again.")]);
 
-    /// <summary>Gives an answer that carries only a status its problem as well, so that every refusal has the same shape.</summary>
+    /// <summary>Gives an answer that carries only a status its problem as well, so that every refusal has the same shape, and says it in the reader's words.</summary>
     public static void Complete(ProblemDetailsContext context)
     {
         var details = context.ProblemDetails;
-        if (details.Extensions.ContainsKey("problems"))
+        var voice = context.HttpContext.RequestServices.GetRequiredService<Voices>().Now;
+        if (details.Extensions.TryGetValue("problems", out var problems) && problems is IReadOnlyList<Problem> told)
         {
+            details.Detail = voice.Say(told[0].Message);
             return;
         }
 
@@ -46,7 +48,7 @@ public static class ProblemAnswers
             _ => new Problem("refused", "", Message.Parse(details.Title ?? "The request was refused."), "Check the request."),
         };
         details.Type = $"urn:able-mend:{problem.Code}";
-        details.Title = problem.Message.ToString();
+        details.Title = voice.Say(problem.Message);
         details.Extensions["problems"] = new[] { problem };
     }
 
@@ -61,7 +63,7 @@ public static class ProblemAnswers
 
     /// <summary>Builds the details.</summary>
     public static ProblemDetails Details(int status, string title, IReadOnlyList<Problem> problems) =>
-        new() { Status = status, Title = title, Type = $"urn:able-mend:{problems[0].Code}", Detail = problems[0].Message.ToString(), Extensions = { ["problems"] = problems } };
+        new() { Status = status, Title = title, Type = $"urn:able-mend:{problems[0].Code}", Extensions = { ["problems"] = problems } };
 }
 
 /// <summary>Turns what goes wrong while a request is read into problem details, and hides everything else.</summary>
