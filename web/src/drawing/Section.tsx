@@ -194,6 +194,7 @@ function Dimensions({ model, units }: { model: SectionModel; units: 'metric' | '
 }
 
 function DepthHandle({ model, mm, maxMm, onChange }: { model: SectionModel; mm: number; maxMm: number; onChange: (mm: number) => void }) {
+  const { units } = useUnits();
   const reach = model.scale.heightPx;
   const place = Number.isFinite(mm) ? model.scale.y(mm) : 0;
   return (
@@ -211,7 +212,7 @@ function DepthHandle({ model, mm, maxMm, onChange }: { model: SectionModel; mm: 
       <Slider.Track className="absolute inset-0 cursor-ns-resize" />
       <Slider.Thumb
         aria-label="Depth of the damage"
-        aria-valuetext={`${mm} mm of ${maxMm} mm`}
+        aria-valuetext={`${measure(mm, 'mm', 1, units)} of ${measure(maxMm, 'mm', 1, units)}`}
         className="relative block h-7 w-11 rounded-sm border-2 border-act bg-sheet text-center leading-5 font-bold text-act shadow"
         style={{ left: 12 }}
         onKeyDown={(event) => {

@@ -1,4 +1,5 @@
 import type { Candidate, Catalogue, RepairCase, RepairPlan } from '../api/types';
+import { useUnits } from '../app/units';
 import { withChoice, withSchool, withWanted } from '../look/edit';
 import { highlight } from '../mend/highlight';
 import type { StageProps } from '../mend/MendPage';
@@ -6,6 +7,7 @@ import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Problems } from '../ui/Notice';
 import { span } from '../ui/time';
+import { measure } from '../ui/units';
 
 /** Match: what can bond to every layer, ranked; what cannot stays, with the layer that it would harm. */
 export function MatchStage({ desk, catalogue, goTo }: StageProps) {
@@ -133,9 +135,12 @@ function Vetoed({ candidate }: { candidate: Candidate }) {
   );
 }
 
+const cloths = [['glass-102', 102], ['glass-136', 136], ['glass-203', 203]] as const;
+
 const levels = [0, 1, 2, 3, 4, 5].map((level) => [String(level), String(level)] as const);
 
 function Wishes({ repairCase, plan, catalogue, change }: { repairCase: RepairCase; plan: RepairPlan; catalogue: Catalogue; change: (next: RepairCase) => void }) {
+  const { units } = useUnits();
   const weights = { fast: 2, lasting: 3, tidy: 2, cheap: 1, ...repairCase.wanted.weights };
   const choice = repairCase.choice;
   const laysGlass = plan.patches.some((patch) => patch.cloth.startsWith('glass-'));
@@ -148,7 +153,7 @@ function Wishes({ repairCase, plan, catalogue, change }: { repairCase: RepairCas
       {plan.schools.map((taken) => (
         <School key={taken.id} taken={taken} catalogue={catalogue} onPick={(option) => change(withSchool(repairCase, taken.id, option))} />
       ))}
-      {laysGlass ? <Choice label="Cloth" value={choice?.cloth ?? 'glass-136'} options={[['glass-102', '102 g'], ['glass-136', '136 g (default)'], ['glass-203', '203 g']]} onPick={(cloth) => change(withChoice(repairCase, { cloth }))} /> : null}
+      {laysGlass ? <Choice label="Cloth" value={choice?.cloth ?? 'glass-136'} options={cloths.map(([id, areal]) => [id, `${measure(areal, 'g/m²', 0, units)}${id === 'glass-136' ? ' (default)' : ''}`])} onPick={(cloth) => change(withChoice(repairCase, { cloth }))} /> : null}
     </section>
   );
 }

@@ -94,7 +94,7 @@ function Clock({ desk, plan }: { desk: MendDesk; plan: RepairPlan }) {
           <Slider.Track className="h-1.5 w-full bg-early-soft">
             <Slider.Range className="absolute h-1.5 bg-resin" />
           </Slider.Track>
-          <Slider.Thumb aria-label="Bench temperature" aria-valuetext={`${temperatureC} °C`} className="block h-9 w-6 rounded-sm border-2 border-ink bg-sheet" />
+          <Slider.Thumb aria-label="Bench temperature" aria-valuetext={measure(temperatureC, '°C', 1, units)} className="block h-9 w-6 rounded-sm border-2 border-ink bg-sheet" />
         </Slider.Root>
         <output className="numeral w-24 text-right text-2xl">
           {temperature.shown(temperatureC, units)} {temperature.unit(units)}
