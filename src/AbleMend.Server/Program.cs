@@ -46,6 +46,8 @@ builder.Services.AddOpenApi("v1", OpenApiWords.Describe);
 builder.Services.AddResponseCompression(compression => compression.EnableForHttps = false);
 
 var app = builder.Build();
+// A language file that cannot be read stops the start, and not every answer.
+_ = app.Services.GetRequiredService<Voices>();
 app.UseSecurityHeaders(Headers.Policy());
 app.UseExceptionHandler();
 app.UseStatusCodePages();

@@ -16,14 +16,11 @@ public sealed class Voices(IHttpContextAccessor accessor, IOptions<ServerOptions
     /// <summary>Header that names the units: <c>metric</c> or <c>us</c>.</summary>
     public const string UnitsHeader = "Able-Mend-Units";
 
-    private readonly Lazy<(Voice Metric, Voice Us)> _voices = new(() =>
-    {
-        var words = Words(options.Value.Language);
-        return (new Voice(UnitSystem.Metric, words), new Voice(UnitSystem.Us, words));
-    });
+    private readonly Voice _metric = new(UnitSystem.Metric, Words(options.Value.Language));
+    private readonly Voice _us = new(UnitSystem.Us, Words(options.Value.Language));
 
     /// <value>The voice of the present request.</value>
-    public Voice Now => accessor.HttpContext?.Request.Headers[UnitsHeader].ToString() == "us" ? _voices.Value.Us : _voices.Value.Metric;
+    public Voice Now => accessor.HttpContext?.Request.Headers[UnitsHeader].ToString() == "us" ? _us : _metric;
 
     private static Phrasebook Words(string? file)
     {
