@@ -35,9 +35,13 @@ internal sealed class Sheet(RepairPlan plan, RepairCase repairCase, Voice voice)
             Line($"  {voice.Say(reason.Text)}");
         }
 
-        if (plan.System is { } system)
+        foreach (var damage in plan.Damages.Where(damage => damage.System is not null))
         {
-            Line($"{voice.Say(system.MethodName)}, {voice.Say(system.MaterialName)}");
+            Line($"{Number(damage.Number)}{voice.Say(damage.System!.MethodName)}, {voice.Say(damage.System.MaterialName)}");
+        }
+
+        if (plan.Damages.Any(damage => damage.System is not null))
+        {
             Line($"Ready for use {Clock(plan.ReadyAt)}; full cure {Clock(plan.FullCureAt)}");
         }
 
@@ -63,8 +67,16 @@ internal sealed class Sheet(RepairPlan plan, RepairCase repairCase, Voice voice)
 
     private void WriteCandidates()
     {
-        Line($"Systems, best first");
-        foreach (var candidate in plan.Candidates)
+        foreach (var damage in plan.Damages)
+        {
+            Line($"{Number(damage.Number)}Systems, best first");
+            WriteCandidates(damage);
+        }
+    }
+
+    private void WriteCandidates(PlannedDamage damage)
+    {
+        foreach (var candidate in damage.Candidates)
         {
             Line($"  {(candidate.Vetoed ? "no " : "yes")} {voice.Say(candidate.MethodName)} / {voice.Say(candidate.MaterialName)}: {candidate.Score:0.0}");
             foreach (var finding in candidate.Findings)
@@ -81,7 +93,7 @@ internal sealed class Sheet(RepairPlan plan, RepairCase repairCase, Voice voice)
         foreach (var (step, i) in plan.Steps.Select((step, i) => (step, i)))
         {
             var time = plan.Timeline[i];
-            Line($"{i + 1}. {Clock(time.StartsAt)}  {voice.Say(step.Title)}");
+            Line($"{i + 1}. {Clock(time.StartsAt)}  {Number(step.Damage)}{voice.Say(step.Title)}");
             Line($"     {voice.Say(step.Instruction)}");
             foreach (var figure in step.Figures.Select(id => figures[id]))
             {
@@ -103,23 +115,26 @@ internal sealed class Sheet(RepairPlan plan, RepairCase repairCase, Voice voice)
 
     private void WriteHandBack()
     {
-        foreach (var watch in plan.Aftercare?.Watch ?? [])
+        foreach (var watch in plan.Damages.SelectMany(damage => damage.Aftercare?.Watch ?? []).DistinctBy(watch => watch.Id))
         {
             var figure = plan.Figures.FirstOrDefault(each => each.Id == watch.Figure);
             var value = figure is null ? "" : $" ({Measure(figure)})";
             Line($"Watch: {voice.Say(watch.Text)}{value}");
         }
 
-        if (plan.Aftercare?.LookAgainAt is { } look)
+        if (plan.Damages.Min(damage => damage.Aftercare?.LookAgainAt) is { } look)
         {
             Line($"Look again {Clock(look)}");
         }
 
-        if (plan.ProperRepair is { } proper)
+        foreach (var damage in plan.Damages.Where(damage => damage.ProperRepair is not null))
         {
-            Line($"Proper repair by {Clock(plan.ProperRepairBy)}: {voice.Say(proper)}");
+            Line($"{Number(damage.Number)}Proper repair by {Clock(plan.ProperRepairBy)}: {voice.Say(damage.ProperRepair!)}");
         }
     }
+
+    /// <summary>The number of a damage, where the item has several.</summary>
+    private string Number(int damage) => plan.Damages.Count > 1 ? string.Create(CultureInfo.InvariantCulture, $"[{damage}] ") : "";
 
     private string Clock(DateTimeOffset? instant) =>
         instant is { } some ? TimeZoneInfo.ConvertTime(some, _zone).ToString("ddd d MMM HH:mm", CultureInfo.InvariantCulture) : "never, as it stands";

@@ -37,11 +37,11 @@ public static partial class OpenJson
         options.TypeInfoResolverChain.Insert(0, OpenJsonContext.Default);
     }
 
-    /// <summary>Reads a case.</summary>
+    /// <summary>Reads a case of this or an earlier version.</summary>
     /// <returns>The case, or the problem with its place in the document.</returns>
     public static Outcome<RepairCase> ReadCase(string json) => Read<RepairCase>(json);
 
-    /// <summary>Reads a plan.</summary>
+    /// <summary>Reads a plan of this or an earlier version.</summary>
     /// <returns>The plan, or the problem with its place in the document.</returns>
     public static Outcome<RepairPlan> ReadPlan(string json) => Read<RepairPlan>(json);
 
@@ -50,7 +50,7 @@ public static partial class OpenJson
     {
         try
         {
-            return JsonSerializer.Deserialize<T>(json, Options) is { } read
+            return JsonSerializer.Deserialize<T>(OldFormats.Lift(json), Options) is { } read
                 ? Outcome<T>.Of(read)
                 : Outcome<T>.Failed(Broken("", "The document is empty."));
         }

@@ -69,12 +69,11 @@ public static class DemoData
         var draft = new RepairCase(
             RepairCase.CurrentFormat,
             new ItemFacts(item.Tag, item.Construction, Months(item.NewOn, now), Enum.Parse<Warranty>(item.Warranty), item.EarlierMend),
-            scene.Damage,
+            [new DamageToMend(scene.Damage, scene.Choice), .. scene.MoreDamages.Select(damage => new DamageToMend(damage))],
             Bench,
             scene.Wanted with { StartAt = now },
             Tools,
-            Settings.Shelf,
-            scene.Choice);
+            Settings.Shelf);
         var row = new MendRow
         {
             CaseJson = "",

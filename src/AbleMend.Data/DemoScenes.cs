@@ -17,6 +17,9 @@ internal sealed record DemoScene(string Tag, Damage Damage, Wanted Wanted, Choic
 {
     /// <value>Whether it is the proper repair of the scene before it.</value>
     public bool ProperRepairOfPrevious { get; init; }
+
+    /// <value>Damages of the same item beside the first.</value>
+    public IReadOnlyList<Damage> MoreDamages { get; init; } = [];
 }
 
 /// <summary>The demo's fleet.</summary>

@@ -15,10 +15,10 @@ public static class MendWords
             ' ',
             new[]
             {
-                repairCase.Item.Tag, repairCase.Item.Construction, repairCase.Damage.Location,
-                Kebab<DamageKind>.Id(repairCase.Damage.Kind), plan.System?.MethodName.ToString(), plan.System?.MaterialName.ToString(),
-                Kebab<Decision>.Id(plan.Verdict.Decision),
+                repairCase.Item.Tag, repairCase.Item.Construction, Kebab<Decision>.Id(plan.Verdict.Decision),
             }
+            .Concat(repairCase.Damages.SelectMany(damage => new[] { damage.Seen.Location, Kebab<DamageKind>.Id(damage.Seen.Kind) }))
+            .Concat(plan.Damages.SelectMany(damage => new[] { damage.System?.MethodName.ToString(), damage.System?.MaterialName.ToString() }))
             .Concat(events.Select(each => each.Text))
             .Where(word => !string.IsNullOrWhiteSpace(word)))
         .ToLowerInvariant();

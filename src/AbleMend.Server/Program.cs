@@ -53,6 +53,7 @@ app.UseExceptionHandler();
 app.UseStatusCodePages();
 app.UseCaching();
 app.UseSameSiteOnly();
+app.UseOldBodies();
 app.MapStaticAssets();
 app.MapOpenApi("/openapi/{documentName}.json");
 

@@ -17,23 +17,21 @@ internal static class Cases
         new(
             RepairCase.CurrentFormat,
             new ItemFacts("BRD-03", "pu-polyester-board", 27, Warranty.None),
-            new Damage(DamageKind.Ding, "deck", new RoundShape(diameterMm), depthMm, false, Cause.Knock),
+            [new DamageToMend(new Damage(DamageKind.Ding, "deck", new RoundShape(diameterMm), depthMm, false, Cause.Knock))],
             new BenchFacts(20, 55),
             new Wanted(StartAt: Morning),
             new Tools(Cup, ["P60", "P80", "P150", "P220", "P320", "P400"]));
 
     public static RepairCase FinBox(double cantDeg = 7, double twinCantDeg = 7) =>
-        DeckDing() with
-        {
-            Damage = new Damage(DamageKind.FinBoxSurround, "fin-box", new OvalShape(180, 95), 0.5, false, Cause.Knock, Fin: new FinCheck(cantDeg, twinCantDeg, true)),
-            Choice = new Choice("fill-glass-coat", "epoxy-2to1", "glass-203"),
-        };
+        DeckDing()
+            .Damaged(new Damage(DamageKind.FinBoxSurround, "fin-box", new OvalShape(180, 95), 0.5, false, Cause.Knock, Fin: new FinCheck(cantDeg, twinCantDeg, true)))
+            .Chosen(new Choice("fill-glass-coat", "epoxy-2to1", "glass-203"));
 
     public static RepairCase Eps(string location = "deck", double depthMm = 6) =>
         DeckDing() with
         {
             Item = new ItemFacts("BRD-11", "eps-epoxy-board", 19, Warranty.None),
-            Damage = new Damage(DamageKind.Hole, location, new OvalShape(40, 26), depthMm, false, Cause.Knock),
+            Damages = [new DamageToMend(new Damage(DamageKind.Hole, location, new OvalShape(40, 26), depthMm, false, Cause.Knock))],
         };
 
     /// <summary>A construction with a damage as it usually comes, dry and knocked.</summary>
@@ -41,11 +39,11 @@ internal static class Cases
         DeckDing() with
         {
             Item = new ItemFacts("ANY-01", construction.Id, 200, Warranty.None),
-            Damage = new Damage(
+            Damages = [new DamageToMend(new Damage(
                 usual.Kind, usual.Location,
                 usual.Kind == DamageKind.Crack || usual.WidthMm < 1 ? new CrackShape(usual.LengthMm, usual.WidthMm) : new OvalShape(usual.LengthMm, usual.WidthMm),
                 usual.DepthMm, false, Cause.Knock, GapMm: usual.GapMm, MissingMm: usual.MissingMm, Plies: usual.Plies, Located: usual.Leaks ? true : null,
-                Fin: usual.Kind == DamageKind.FinBoxSurround ? new FinCheck(5, 5, false) : null),
+                Fin: usual.Kind == DamageKind.FinBoxSurround ? new FinCheck(5, 5, false) : null))],
             Tools = new Tools(Cup, ["P60", "P80", "P100", "P120", "P150", "P220", "P320", "P400", "P500", "P1000", "P2000", "P2500"]),
         };
 
@@ -57,13 +55,10 @@ internal static class Cases
     }
 
     public static RepairCase Choosing(this RepairCase repairCase, string? method, string? resin) =>
-        repairCase with { Choice = (repairCase.Choice ?? new Choice()) with { Method = method, Material = resin } };
+        repairCase.Chosen((repairCase.Choice ?? new Choice()) with { Method = method, Material = resin });
 
     public static RepairCase OfSchool(this RepairCase repairCase, string question, string option) =>
-        repairCase with { Choice = (repairCase.Choice ?? new Choice()) with { Schools = new Dictionary<string, string> { [question] = option } } };
-
-    public static RepairCase Damaged(this RepairCase repairCase, Func<Damage, Damage> change) =>
-        repairCase with { Damage = change(repairCase.Damage) };
+        repairCase.Chosen((repairCase.Choice ?? new Choice()) with { Schools = new Dictionary<string, string> { [question] = option } });
 
     public static RepairCase AtBench(this RepairCase repairCase, Func<BenchFacts, BenchFacts> change) =>
         repairCase with { Bench = change(repairCase.Bench) };

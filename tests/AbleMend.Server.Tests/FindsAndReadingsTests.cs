@@ -15,7 +15,7 @@ public sealed class FindsAndReadingsTests : IDisposable
 
     private static readonly RepairCase Tube = Shop.DeckDing("csm-boat") with
     {
-        Damage = new Damage(DamageKind.Puncture, "tube", new RoundShape(4), 0.5, false, Cause.Knock, Located: true, Finds: [new Find("soapy-water", "by the valve")]),
+        Damages = [new DamageToMend(new Damage(DamageKind.Puncture, "tube", new RoundShape(4), 0.5, false, Cause.Knock, Located: true, Finds: [new Find("soapy-water", "by the valve")]))],
     };
 
     public void Dispose() => _shop.Dispose();
@@ -57,7 +57,7 @@ public sealed class FindsAndReadingsTests : IDisposable
         first = await _shop.HappenedAsync(first, new Happening(RunEventKind.Find, first.Run!.CurrentStepId, Text: "a mistake"));
         first = await _shop.HappenedAsync(first, new Happening(RunEventKind.Undo));
         first.FoundBefore.ShouldBeEmpty("its own finds are no news to a mend");
-        var second = await OpenAsync(item, Tube with { Damage = Tube.Damage with { Finds = null } });
+        var second = await OpenAsync(item, Tube.Damaged(damage => damage with { Finds = null }));
         second.FoundBefore.Select(find => find.Place).ShouldBe(["seam under the towing ring", "by the valve"], ignoreOrder: true);
         second.FoundBefore.ShouldAllBe(find => find.MendId == first.Id);
     }

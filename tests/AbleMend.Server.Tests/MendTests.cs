@@ -30,7 +30,7 @@ public sealed class MendTests : IDisposable
     public async Task A_changed_case_is_kept_and_counts_the_version_up()
     {
         var mend = await _shop.OpenMendAsync();
-        var deeper = mend.Case with { Damage = mend.Case.Damage with { DepthMm = 9 } };
+        var deeper = mend.Case.Damaged(damage => damage with { DepthMm = 9 });
         var changed = await Shop.ReadAsync(await PutCaseAsync(mend, deeper));
         changed.Version.ShouldBe(mend.Version + 1);
         (await GetAsync(mend.Id)).Case.Damage.DepthMm.ShouldBe(9);
@@ -40,9 +40,9 @@ public sealed class MendTests : IDisposable
     public async Task A_faulty_case_is_refused_and_what_was_kept_stays()
     {
         var mend = await _shop.OpenMendAsync();
-        var answer = await PutCaseAsync(mend, mend.Case with { Damage = mend.Case.Damage with { DepthMm = -3 } });
+        var answer = await PutCaseAsync(mend, mend.Case.Damaged(damage => damage with { DepthMm = -3 }));
         answer.StatusCode.ShouldBe(HttpStatusCode.UnprocessableEntity);
-        (await Shop.ProblemAsync(answer)).Field.ShouldBe("damage.depthMm");
+        (await Shop.ProblemAsync(answer)).Field.ShouldBe("damages[0].seen.depthMm");
         (await GetAsync(mend.Id)).Case.Damage.DepthMm.ShouldBe(3.5);
     }
 
@@ -50,8 +50,8 @@ public sealed class MendTests : IDisposable
     public async Task Two_windows_on_one_mend_get_a_clear_conflict_and_lose_nothing()
     {
         var mend = await _shop.OpenMendAsync();
-        await Shop.ReadAsync(await PutCaseAsync(mend, mend.Case with { Damage = mend.Case.Damage with { DepthMm = 5 } }));
-        var answer = await PutCaseAsync(mend, mend.Case with { Damage = mend.Case.Damage with { DepthMm = 7 } });
+        await Shop.ReadAsync(await PutCaseAsync(mend, mend.Case.Damaged(damage => damage with { DepthMm = 5 })));
+        var answer = await PutCaseAsync(mend, mend.Case.Damaged(damage => damage with { DepthMm = 7 }));
         answer.StatusCode.ShouldBe(HttpStatusCode.Conflict);
         (await Shop.ProblemAsync(answer)).Code.ShouldBe("changed-elsewhere");
         (await GetAsync(mend.Id)).Case.Damage.DepthMm.ShouldBe(5);
@@ -62,7 +62,7 @@ public sealed class MendTests : IDisposable
     {
         var mend = await _shop.OpenMendAsync();
         var answers = await Task.WhenAll(Enumerable.Range(1, 8).Select(i =>
-            PutCaseAsync(mend, mend.Case with { Damage = mend.Case.Damage with { DepthMm = i } })));
+            PutCaseAsync(mend, mend.Case.Damaged(damage => damage with { DepthMm = i }))));
         answers.Count(answer => answer.IsSuccessStatusCode).ShouldBe(1);
         answers.Count(answer => answer.StatusCode == HttpStatusCode.Conflict).ShouldBe(7);
         (await GetAsync(mend.Id)).Version.ShouldBe(mend.Version + 1);
@@ -157,7 +157,7 @@ public sealed class MendTests : IDisposable
     [Fact]
     public async Task What_is_not_mended_here_is_logged_with_its_reason()
     {
-        var across = Shop.DeckDing() with { Damage = Shop.DeckDing().Damage with { Kind = Core.Gear.DamageKind.Crack, Shape = new Core.Gear.CrackShape(480, 6), DepthMm = 20, AcrossWholeWidth = true } };
+        var across = Shop.DeckDing().Damaged(damage => damage with { Kind = Core.Gear.DamageKind.Crack, Shape = new Core.Gear.CrackShape(480, 6), DepthMm = 20, AcrossWholeWidth = true });
         var mend = await _shop.OpenMendAsync(across);
         var sent = await Shop.ReadAsync(await _shop.SendAsync(HttpMethod.Post, $"/api/mends/{mend.Id}/send-on", null, mend.Version));
         sent.Status.ShouldBe(MendStatus.SentOn);
@@ -187,7 +187,7 @@ public sealed class MendTests : IDisposable
     [Fact]
     public async Task The_template_comes_as_SVG_and_as_PDF()
     {
-        var mend = await _shop.OpenMendAsync(Shop.DeckDing() with { Choice = new Choice("fill-glass-coat", "epoxy-2to1") });
+        var mend = await _shop.OpenMendAsync(Shop.DeckDing().Chosen(new Choice("fill-glass-coat", "epoxy-2to1")));
         var svg = await _shop.Client.GetAsync($"/api/mends/{mend.Id}/template.svg");
         svg.Content.Headers.ContentType!.MediaType.ShouldBe("image/svg+xml");
         (await svg.Content.ReadAsStringAsync()).ShouldContain("id=\"ruler\"");
@@ -198,20 +198,19 @@ public sealed class MendTests : IDisposable
     [Fact]
     public async Task A_mend_without_patches_has_no_template()
     {
-        var mend = await _shop.OpenMendAsync(Shop.DeckDing() with { Choice = new Choice("uv-under-film", "uv-polyester") });
+        var mend = await _shop.OpenMendAsync(Shop.DeckDing().Chosen(new Choice("uv-under-film", "uv-polyester")));
         (await Shop.ProblemAsync(await _shop.Client.GetAsync($"/api/mends/{mend.Id}/template.svg"))).Code.ShouldBe("no-patches");
     }
 
     private Task<MendView> ToFirstCureAsync() => ToStepAsync("glass", Shop.DeckDing() with
     {
-        Damage = Shop.DeckDing().Damage with { DepthMm = 0.6 },
-        Choice = new Choice("fill-glass-coat", "epoxy-2to1"),
+        Damages = [new DamageToMend(Shop.DeckDing().Damage with { DepthMm = 0.6 }, new Choice("fill-glass-coat", "epoxy-2to1"))],
     }, handsDone: true);
 
     /// <summary>Goes through a mend by touch alone until a step is next (or its hands are done), or to the end.</summary>
     private async Task<MendView> ToStepAsync(string? stepId, RepairCase? repairCase = null, bool handsDone = false)
     {
-        var mend = await _shop.StartAsync(await _shop.OpenMendAsync(repairCase ?? Shop.DeckDing() with { Choice = new Choice("fill-glass-coat", "epoxy-2to1") }));
+        var mend = await _shop.StartAsync(await _shop.OpenMendAsync(repairCase ?? Shop.DeckDing().Chosen(new Choice("fill-glass-coat", "epoxy-2to1"))));
         while (mend.Run!.CurrentStepId is { } current)
         {
             var reached = current == stepId;

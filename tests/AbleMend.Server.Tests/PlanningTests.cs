@@ -25,12 +25,12 @@ public sealed class PlanningTests : IDisposable
     }
 
     [Theory]
-    [InlineData("\"depthMm\":3.5", "\"depthMm\":-3", HttpStatusCode.UnprocessableEntity, "out-of-range", "damage.depthMm")]
-    [InlineData("\"depthMm\":3.5", "\"depthMm\":NaN", HttpStatusCode.BadRequest, "broken-json", "damage.depthMm")]
-    [InlineData("\"depthMm\":3.5", "\"depthMm\":90", HttpStatusCode.UnprocessableEntity, "deeper-than-item", "damage.depthMm")]
+    [InlineData("\"depthMm\":3.5", "\"depthMm\":-3", HttpStatusCode.UnprocessableEntity, "out-of-range", "damages[0].seen.depthMm")]
+    [InlineData("\"depthMm\":3.5", "\"depthMm\":NaN", HttpStatusCode.BadRequest, "broken-json", "damages[0].seen.depthMm")]
+    [InlineData("\"depthMm\":3.5", "\"depthMm\":90", HttpStatusCode.UnprocessableEntity, "deeper-than-item", "damages[0].seen.depthMm")]
     [InlineData("\"pu-polyester-board\"", "\"cheese\"", HttpStatusCode.UnprocessableEntity, "unknown-id", "item.construction")]
     [InlineData("{\"format\"", "{\"format", HttpStatusCode.BadRequest, "broken-json", "")]
-    [InlineData("\"knock\"", "\"gremlins\"", HttpStatusCode.BadRequest, "broken-json", "damage.cause")]
+    [InlineData("\"knock\"", "\"gremlins\"", HttpStatusCode.BadRequest, "broken-json", "damages[0].seen.cause")]
     public async Task What_is_wrong_is_told_with_its_field(string good, string bad, HttpStatusCode status, string code, string field)
     {
         var answer = await PostAsync(Good.Replace(good, bad));
@@ -63,7 +63,7 @@ public sealed class PlanningTests : IDisposable
     [Fact]
     public async Task Polyester_chosen_for_EPS_is_refused_with_the_layer_that_it_would_harm()
     {
-        var eps = Shop.DeckDing("eps-epoxy-board") with { Choice = new Choice(Material: "uv-polyester") };
+        var eps = Shop.DeckDing("eps-epoxy-board").Chosen(new Choice(Material: "uv-polyester"));
         var problem = await Shop.ProblemAsync(await PostAsync(JsonSerializer.Serialize(eps, OpenJson.Options)));
         problem.Code.ShouldBe("system-vetoed");
         problem.Message.ToString().ShouldContain("EPS foam core");

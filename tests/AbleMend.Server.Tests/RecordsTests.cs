@@ -44,7 +44,7 @@ public sealed class RecordsTests : IDisposable
     [Fact]
     public async Task A_closed_record_that_cannot_be_read_stays_in_the_log_and_off_the_items_finds()
     {
-        var across = Shop.DeckDing() with { Damage = Shop.DeckDing().Damage with { Kind = Core.Gear.DamageKind.Crack, Shape = new Core.Gear.CrackShape(480, 6), DepthMm = 20, AcrossWholeWidth = true } };
+        var across = Shop.DeckDing().Damaged(damage => damage with { Kind = Core.Gear.DamageKind.Crack, Shape = new Core.Gear.CrackShape(480, 6), DepthMm = 20, AcrossWholeWidth = true });
         var mend = await _shop.OpenMendAsync(across);
         await _shop.SendAsync(HttpMethod.Post, $"/api/mends/{mend.Id}/send-on", null, mend.Version);
         await WriteAsync(mend.Id, "PlanJson", "{}");
@@ -90,7 +90,7 @@ public sealed class RecordsTests : IDisposable
     {
         var catalogue = Planner.Shipped().Catalogue;
         var own = catalogue.Materials["epoxy-2to1"] with { Id = "own-epoxy", Name = "Our epoxy" };
-        var mend = await _shop.OpenMendAsync(Shop.DeckDing() with { Products = [own], Choice = new Choice("fill-glass-coat", "own-epoxy") });
+        var mend = await _shop.OpenMendAsync((Shop.DeckDing() with { Products = [own] }).Chosen(new Choice("fill-glass-coat", "own-epoxy")));
         var closed = await HandBackAsync(await _shop.StartAsync(mend));
         closed.Status.ShouldBe(MendStatus.HandedBack);
         var items = await _shop.Client.GetFromJsonAsync<List<System.Text.Json.JsonElement>>("/api/items");

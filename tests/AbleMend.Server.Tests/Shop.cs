@@ -61,7 +61,7 @@ public sealed class Shop : IDisposable
         new(
             RepairCase.CurrentFormat,
             new ItemFacts("BRD-01", construction, 30, Warranty.None),
-            new Damage(DamageKind.Ding, "deck", new RoundShape(34), 3.5, false, Cause.Knock),
+            [new DamageToMend(new Damage(DamageKind.Ding, "deck", new RoundShape(34), 3.5, false, Cause.Knock))],
             new BenchFacts(20, 55),
             new Wanted(),
             new Tools(new CupDevice(5, 0.5, 60), ["P60", "P150", "P220", "P320", "P400"]));

@@ -170,6 +170,7 @@ public sealed record Find(string Test, [property: Size(1, 120)] string Place);
 /// <param name="Located">Whether the leak was found; null where nothing leaks.</param>
 /// <param name="EdgeCatches">Whether a fingernail still catches on the edge after the burrs are off; null where it was not tried.</param>
 /// <param name="Finds">Leaks and flaws found so far, or null.</param>
+/// <param name="OnMate">Whether it is on the other one of a pair.</param>
 public sealed record Damage(
     DamageKind Kind,
     string Location,
@@ -185,5 +186,6 @@ public sealed record Damage(
     [property: Limits(1, 12)] int? Plies = null,
     bool? Located = null,
     bool? EdgeCatches = null,
-    [property: Size(0, 40)] IReadOnlyList<Find>? Finds = null
+    [property: Size(0, 40)] IReadOnlyList<Find>? Finds = null,
+    bool OnMate = false
 );

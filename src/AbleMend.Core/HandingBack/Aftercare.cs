@@ -51,7 +51,7 @@ public sealed record AftercareLine(
     /// <param name="main">What holds it.</param>
     public bool IsFor(CaseView view, IMendMethod method, Material main) =>
         Names(Families, view.Construction.Family)
-        && Names(Damages, view.Case.Damage.Kind)
+        && Names(Damages, view.Damage.Kind)
         && Traits?.Any(view.Location.Has) != false
         && Names(Methods, method.Id)
         && Names(Chemistries, main.Chemistry)
@@ -67,13 +67,13 @@ internal static class HandBackDesk
     /// <param name="view">The case.</param>
     /// <param name="method">How it is mended.</param>
     /// <param name="main">What holds it.</param>
-    /// <param name="figures">The plan's figures.</param>
+    /// <param name="figures">The figures of this damage, as the plan has them.</param>
     /// <param name="readyAt">When it is ready, or null.</param>
     public static Aftercare Write(CaseView view, IMendMethod method, Material main, IReadOnlyList<Figure> figures, DateTimeOffset? readyAt)
     {
         var lines = view.Catalogue.Aftercare.Where(line => line.IsFor(view, method, main)).ToList();
         return new Aftercare(
-            [.. lines.Select(line => new Watch(line.Id, Message.Parse(line.Text), figures.Any(figure => figure.Id == line.Figure) ? line.Figure : null))],
+            [.. lines.Select(line => new Watch(line.Id, Message.Parse(line.Text), line.Figure is { } id ? figures.FirstOrDefault(figure => figure.Id == Numbering.Of(view.Number, id))?.Id : null))],
             lines.Min(line => line.LookAgainDays) is { } days ? readyAt?.AddDays(days) : null);
     }
 }

@@ -14,7 +14,7 @@ public static class Companions
     public static ChosenMaterials For(CaseView view, IMendMethod method, Material main)
     {
         var known = view.Catalogue.Materials;
-        var choice = view.Case.Choice;
+        var choice = view.Choice;
         return new ChosenMaterials(
             main,
             known[choice?.Cloth ?? method.Cloth(view)],

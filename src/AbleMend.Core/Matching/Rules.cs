@@ -193,7 +193,7 @@ public sealed record LiesFlatRule(string Id, string Reason, string Source, IRead
 public sealed record LayerDepthRule(string Id, string Reason, string Source) : MatchRule(Id, Reason, Source)
 {
     internal override IEnumerable<Finding> Look(SystemUnderTest system) =>
-        system.Material.Light is { } light && system.View.Case.Damage.DepthMm > light.LayerMm
+        system.Material.Light is { } light && system.View.Damage.DepthMm > light.LayerMm
             ? [Say(Weight.Caution, $"{Reason} At most {Mm(light.LayerMm):0.0} a layer.")]
             : [];
 }

@@ -78,7 +78,7 @@ public sealed class FillGlassCoat : MendMethod
     }
 
     private static int PlyCount(CaseView view) =>
-        view.Reach.FoamOpen || view.Case.Damage.Kind == DamageKind.FinBoxSurround ? 2 : view.Reach.ClothBroken ? 1 : 0;
+        view.Reach.FoamOpen || view.Damage.Kind == DamageKind.FinBoxSurround ? 2 : view.Reach.ClothBroken ? 1 : 0;
 
     /// <summary>The patches over a cut-out.</summary>
     private sealed record Stack(int Plies, Field Largest, Derived<IReadOnlyList<Patch>> Layers, Figure<Length> Feather, Figure<Area> Area);

@@ -30,7 +30,7 @@ public sealed class GelCoatFill : MendMethod
 
     protected override Message? Unfit(CaseView view) =>
         !OuterIs(view, "gel-coat") ? "There is no gel coat here."
-        : view.Reach.Layers.Skip(1).Any(layer => layer.Touched) && view.Case.Damage.Kind == DamageKind.Scratch ? "It goes through the gel coat into the laminate: that is glassed first." : null;
+        : view.Reach.Layers.Skip(1).Any(layer => layer.Touched) && view.Damage.Kind == DamageKind.Scratch ? "It goes through the gel coat into the laminate: that is glassed first." : null;
 
     public override IReadOnlyList<ReachedLayer> Touches(CaseView view) => Outermost(view);
 

@@ -51,7 +51,7 @@ public abstract class MendMethod : IMendMethod
 
     /// <inheritdoc/>
     public Message? DoesNotFit(CaseView view) =>
-        Kinds.Contains(view.Case.Damage.Kind) ? Unfit(view) : "It is not for this kind of damage.";
+        Kinds.Contains(view.Damage.Kind) ? Unfit(view) : "It is not for this kind of damage.";
 
     /// <inheritdoc/>
     public abstract bool Takes(Material material);

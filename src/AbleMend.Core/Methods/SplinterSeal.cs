@@ -25,7 +25,7 @@ public sealed class SplinterSeal : MendMethod
 
     public override bool Takes(Material material) => material.Chemistry == "cyanoacrylate";
 
-    protected override Message? Unfit(CaseView view) => !view.Location.Has("corner") ? "Only the corner bead is sealed." : view.Case.Damage.DepthMm > DeepestMm ? "It goes into the laminate." : null;
+    protected override Message? Unfit(CaseView view) => !view.Location.Has("corner") ? "Only the corner bead is sealed." : view.Damage.DepthMm > DeepestMm ? "It goes into the laminate." : null;
 
     public override Composition Compose(MethodInputs inputs)
     {

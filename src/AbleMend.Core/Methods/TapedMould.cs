@@ -24,7 +24,7 @@ public sealed class TapedMould : MendMethod
     public override bool Takes(Material material) => material is { Chemistry: "epoxy", Cure: CureKind.TwoPart } && material.Suits?.Contains("metal") != true;
 
     protected override Message? Unfit(CaseView view) =>
-        view.Case.Damage.Kind == DamageKind.Scratch && OuterIs(view, "gel-coat") ? "A scratch in gel coat is filled with gel coat."
+        view.Damage.Kind == DamageKind.Scratch && OuterIs(view, "gel-coat") ? "A scratch in gel coat is filled with gel coat."
         : view.Construction.Silhouette is not (Silhouette.Hull or Silhouette.Foil) || !view.Reach.Layers.Any(layer => layer.Substance.Families.Contains("laminate")) ? "It is for laminated hulls and foils." : null;
 
     public override Composition Compose(MethodInputs inputs)

@@ -45,7 +45,7 @@ public sealed class UvUnderFilm : MendMethod
     /// <inheritdoc/>
     protected override Message? Unfit(CaseView view) =>
         view.Reach.Layers.All(layer => !layer.Substance.Families.Contains("laminate")) || view.Construction.Family != GearFamily.Boards ? "It is for laminated boards."
-        : view.Case.Damage.DepthMm > DeepestMm ? (Message)$"Deeper than {Mm(DeepestMm)}: fibres and film do not make a core."
+        : view.Damage.DepthMm > DeepestMm ? (Message)$"Deeper than {Mm(DeepestMm)}: fibres and film do not make a core."
         : null;
 
     public override bool Takes(Material resin) => resin.Cure == CureKind.Light;

@@ -15,17 +15,21 @@ public sealed record Offcut([property: Size(1, 40)] string Id, string Material, 
 /// <param name="XMm">Corner along the offcut in millimetres.</param>
 /// <param name="YMm">Corner across it in millimetres.</param>
 /// <param name="Turned">Whether it is turned by a quarter.</param>
-public sealed record Placement(int Patch, string Offcut, double XMm, double YMm, bool Turned);
+/// <param name="Damage">Which of the item's damages the patch is for, from 1.</param>
+public sealed record Placement(int Patch, string Offcut, double XMm, double YMm, bool Turned, int Damage = 1);
 
 /// <summary>Fits patches on the offcuts in stock: largest first, on the smallest piece that takes it, split where the scissors go.</summary>
 public static class Offcuts
 {
     /// <summary>Places the patches of each material on its own pieces; a material whose patches do not all fit is left out.</summary>
-    /// <param name="patches">Patches of a plan.</param>
+    /// <param name="patches">Patches of a plan, each with the number of the damage that it is for.</param>
     /// <param name="stock">All offcuts at hand.</param>
-    public static IReadOnlyList<Placement> Fit(IReadOnlyList<Patch> patches, IReadOnlyList<Offcut> stock) =>
-        [.. patches.GroupBy(patch => patch.Cloth).SelectMany(group =>
-            TryFit([.. group.Select(patch => (patch.Order, patch.LengthMm, patch.WidthMm))], [.. stock.Where(piece => piece.Material == group.Key)]) ?? [])];
+    public static IReadOnlyList<Placement> Fit(IReadOnlyList<(int Damage, Patch Patch)> patches, IReadOnlyList<Offcut> stock) =>
+    [
+        .. patches.Select((each, i) => (each.Patch, i)).GroupBy(each => each.Patch.Cloth)
+            .SelectMany(group => TryFit([.. group.Select(each => (each.i, each.Patch.LengthMm, each.Patch.WidthMm))], [.. stock.Where(piece => piece.Material == group.Key)]) ?? [])
+            .Select(placed => placed with { Patch = patches[placed.Patch].Patch.Order, Damage = patches[placed.Patch].Damage }),
+    ];
 
     /// <summary>Places every patch, or says that they do not all fit.</summary>
     /// <param name="patches">Patches, by order, length and width.</param>

@@ -8,7 +8,14 @@ namespace AbleMend.Core.Plans;
 internal static class ByHand
 {
     /// <summary>Every figure that is not in the plan, and every value that was not taken, with what to do about it.</summary>
-    public static IReadOnlyList<Problem> Refuse(IReadOnlyList<Override> overrides, FigureGraph graph) =>
+    /// <param name="view">The damage whose figures were set.</param>
+    /// <param name="graph">The figures of its plan.</param>
+    public static IReadOnlyList<Problem> Refuse(CaseView view, FigureGraph graph) =>
+    [
+        .. Refuse(view.Overrides, graph).Select(problem => problem with { Field = $"damages[{view.Number - 1}].{problem.Field}" }),
+    ];
+
+    private static IEnumerable<Problem> Refuse(IReadOnlyList<Override> overrides, FigureGraph graph) =>
     [
         .. overrides.Select((each, i) => (each, i)).Where(pair => graph.Find(pair.each.Figure) is null)
             .Select(pair => new Problem("unknown-figure", $"overrides[{pair.i}].figure", $"This plan has no figure '{pair.each.Figure:as-is}'.", "Remove the override, or use the identifier of one of the plan's figures.")),

@@ -28,11 +28,16 @@ public static class CaseChecks
         checks.Demand(repairCase.Format == RepairCase.CurrentFormat, "unknown-format", "format",
             $"'{repairCase.Format:as-is}' is not a format that is known.", $"Write {RepairCase.CurrentFormat:as-is}.");
         CheckItem(checks, repairCase.Item, catalogue);
-        CheckDamage(checks, repairCase, catalogue);
+        foreach (var (damage, i) in repairCase.Damages.Take(12).Select((damage, i) => (damage, i)))
+        {
+            CheckDamage(checks, damage.Seen, $"damages[{i}].seen", repairCase.Item, catalogue);
+            CheckChoice(checks, damage.Choice ?? new Choice(), $"damages[{i}].choice", catalogue, methods);
+        }
+
         CheckBench(checks, repairCase.Bench);
         CheckWanted(checks, repairCase.Wanted);
         CheckTools(checks, repairCase.Tools);
-        CheckChoice(checks, repairCase, catalogue, methods);
+        CheckShelf(checks, repairCase.Shelf ?? [], catalogue);
         CheckOffcuts(checks, repairCase.Offcuts ?? [], catalogue);
         return checks.Problems;
     }
@@ -73,52 +78,52 @@ public static class CaseChecks
         checks.Known(item.EarlierMend is null or "epoxy" or "polyester", "item.earlierMend", item.EarlierMend ?? "", ["epoxy", "polyester"]);
     }
 
-    private static void CheckDamage(Checks checks, RepairCase repairCase, MendCatalogue catalogue)
+    private static void CheckDamage(Checks checks, Damage damage, string at, ItemFacts item, MendCatalogue catalogue)
     {
-        var damage = repairCase.Damage;
-        CheckShape(checks, damage.Shape, "damage.shape");
+        CheckShape(checks, damage.Shape, $"{at}.shape");
         foreach (var (neighbour, i) in (damage.Neighbours ?? []).Take(20).Select((neighbour, i) => (neighbour, i)))
         {
-            CheckShape(checks, neighbour.Shape, $"damage.neighbours[{i}].shape");
-            checks.Sheet(neighbour.OffsetMm.X, $"damage.neighbours[{i}].offsetMm.x");
-            checks.Sheet(neighbour.OffsetMm.Y, $"damage.neighbours[{i}].offsetMm.y");
+            CheckShape(checks, neighbour.Shape, $"{at}.neighbours[{i}].shape");
+            checks.Sheet(neighbour.OffsetMm.X, $"{at}.neighbours[{i}].offsetMm.x");
+            checks.Sheet(neighbour.OffsetMm.Y, $"{at}.neighbours[{i}].offsetMm.y");
         }
 
         foreach (var (find, i) in (damage.Finds ?? []).Take(40).Select((find, i) => (find, i)))
         {
-            checks.Known(catalogue.LookTests.Any(test => test.Id == find.Test), $"damage.finds[{i}].test", find.Test, catalogue.LookTests.Select(test => test.Id));
+            checks.Known(catalogue.LookTests.Any(test => test.Id == find.Test), $"{at}.finds[{i}].test", find.Test, catalogue.LookTests.Select(test => test.Id));
         }
 
-        if (!catalogue.Constructions.TryGetValue(repairCase.Item.Construction, out var construction))
+        if (!catalogue.Constructions.TryGetValue(item.Construction, out var construction))
         {
             return;
         }
 
         var location = construction.Locations.FirstOrDefault(each => each.Id == damage.Location);
-        checks.Known(location is not null, "damage.location", damage.Location, construction.Locations.Select(each => each.Id));
+        checks.Known(location is not null, $"{at}.location", damage.Location, construction.Locations.Select(each => each.Id));
         if (location is not null)
         {
-            CheckAtLocation(checks, damage, construction, location);
+            CheckAtLocation(checks, damage, at, construction, location);
         }
     }
 
-    private static void CheckAtLocation(Checks checks, Damage damage, Construction construction, Location location)
+    private static void CheckAtLocation(Checks checks, Damage damage, string at, Construction construction, Location location)
     {
         var thickness = construction.ThicknessMmAt(location);
         if (damage.DepthMm > thickness && damage.DepthMm <= DeepestMm)
         {
-            checks.Demand(false, "deeper-than-item", "damage.depthMm",
+            checks.Demand(false, "deeper-than-item", $"{at}.depthMm",
                 $"{Mm(damage.DepthMm):0.00} is deeper than the item: it is {Mm(thickness):0.00} thick at the {location.Name:inside}.",
                 $"Measure the depth again; give at most {Mm(thickness):0.00}.");
         }
 
-        checks.Demand(construction.Damages.Any(usual => usual.Kind == damage.Kind), "kind-does-not-fit", "damage.kind",
+        checks.Demand(!damage.OnMate || construction.Pair, "no-pair", $"{at}.onMate", $"{construction.Name} is not one of a pair.", "Say that it is on this one.");
+        checks.Demand(construction.Damages.Any(usual => usual.Kind == damage.Kind), "kind-does-not-fit", $"{at}.kind",
             $"{construction.Name} is not known to be damaged in this way.", $"Use one of: {string.Join(", ", construction.Damages.Select(usual => Kebab<DamageKind>.Id(usual.Kind)).Distinct()):as-is}.");
-        checks.Demand(damage.Kind != DamageKind.FinBoxSurround || location.FinBox, "no-fin-box", "damage.location",
+        checks.Demand(damage.Kind != DamageKind.FinBoxSurround || location.FinBox, "no-fin-box", $"{at}.location",
             "There is no fin box at this place.", "Choose the fin box, or another kind of damage.");
-        checks.Demand(damage.Kind != DamageKind.FinBoxSurround || damage.Fin is not null, "fin-not-checked", "damage.fin",
+        checks.Demand(damage.Kind != DamageKind.FinBoxSurround || damage.Fin is not null, "fin-not-checked", $"{at}.fin",
             "The fin has not been rocked and compared with its twin.", "Set a fin, rock it, and give its cant and that of its twin.");
-        checks.Demand(damage.Kind != DamageKind.Crack || damage.Shape is CrackShape or TracedShape, "shape-does-not-fit", "damage.shape",
+        checks.Demand(damage.Kind != DamageKind.Crack || damage.Shape is CrackShape or TracedShape, "shape-does-not-fit", $"{at}.shape",
             "A crack is given by length and width, or traced.", "Use the shape 'crack' or 'traced'.");
     }
 
@@ -166,24 +171,20 @@ public static class CaseChecks
     private static void CheckGrit(Checks checks, string grit, string field) =>
         checks.Demand(Grit.TryParse(grit) is not null, "unknown-grit", field, $"'{grit:as-is}' is not a grit that is known.", "Write P220 for a P grade, or 220 CAMI for an American one.");
 
-    private static void CheckChoice(Checks checks, RepairCase repairCase, MendCatalogue catalogue, IReadOnlyList<IMendMethod> methods)
+    private static void CheckChoice(Checks checks, Choice choice, string at, MendCatalogue catalogue, IReadOnlyList<IMendMethod> methods)
     {
-        var choice = repairCase.Choice ?? new Choice();
-        checks.Known(choice.Method is null || methods.Any(method => method.Id == choice.Method), "choice.method", choice.Method ?? "", methods.Select(method => method.Id));
-        checks.Known(choice.Material is null || (catalogue.Materials.TryGetValue(choice.Material, out var main) && main.Holds), "choice.material", choice.Material ?? "",
+        checks.Known(choice.Method is null || methods.Any(method => method.Id == choice.Method), $"{at}.method", choice.Method ?? "", methods.Select(method => method.Id));
+        checks.Known(choice.Material is null || (catalogue.Materials.TryGetValue(choice.Material, out var main) && main.Holds), $"{at}.material", choice.Material ?? "",
             catalogue.MaterialList.Where(material => material.Holds).Select(material => material.Id));
-        KnownMaterial(checks, catalogue, choice.Patch, Role.PatchStock, "choice.patch");
-        KnownMaterial(checks, catalogue, choice.Cloth, Role.Cloth, "choice.cloth");
-        KnownMaterial(checks, catalogue, choice.Filler, Role.Filler, "choice.filler");
+        KnownMaterial(checks, catalogue, choice.Patch, Role.PatchStock, $"{at}.patch");
+        KnownMaterial(checks, catalogue, choice.Cloth, Role.Cloth, $"{at}.cloth");
+        KnownMaterial(checks, catalogue, choice.Filler, Role.Filler, $"{at}.filler");
         foreach (var (id, option) in choice.Schools ?? NoSchools)
         {
             var school = catalogue.Schools.GetValueOrDefault(id);
-            checks.Known(school is not null, "choice.schools", id, catalogue.Schools.Keys);
-            checks.Known(school?.Options.Any(each => each.Id == option) != false, $"choice.schools.{id}", option, school?.Options.Select(each => each.Id) ?? []);
+            checks.Known(school is not null, $"{at}.schools", id, catalogue.Schools.Keys);
+            checks.Known(school?.Options.Any(each => each.Id == option) != false, $"{at}.schools.{id}", option, school?.Options.Select(each => each.Id) ?? []);
         }
-
-        CheckShelf(checks, repairCase.Shelf ?? [], catalogue);
-
     }
 
     private static readonly Dictionary<string, string> NoSchools = [];

@@ -1,5 +1,6 @@
 using AbleMend.Core.Catalogue;
 using AbleMend.Core.Curing;
+using AbleMend.Core.Figures;
 using AbleMend.Core.Finishing;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Matching;
@@ -8,7 +9,7 @@ using AbleMend.Core.Patching;
 
 namespace AbleMend.Core.Plans;
 
-/// <summary>A checked case together with what it points to: the one thing that rules, methods and calculators look at.</summary>
+/// <summary>One damage of a checked case together with what it points to: the one thing that rules, methods and calculators look at.</summary>
 public sealed class CaseView
 {
     private readonly Lazy<Material> _cleaner;
@@ -17,15 +18,18 @@ public sealed class CaseView
     /// <summary>Resolves a case that has passed <see cref="CaseChecks"/>.</summary>
     /// <param name="repairCase">The case; its start must be set.</param>
     /// <param name="catalogue">The catalogue, the shop's own products included.</param>
-    internal CaseView(RepairCase repairCase, MendCatalogue catalogue)
+    /// <param name="number">Which of its damages, from 1.</param>
+    internal CaseView(RepairCase repairCase, MendCatalogue catalogue, int number = 1)
     {
         Case = repairCase;
+        Number = number;
+        ToMend = repairCase.Damages[number - 1];
         Catalogue = catalogue;
         Construction = catalogue.Constructions[repairCase.Item.Construction];
-        Location = Construction.Locations.First(location => location.Id == repairCase.Damage.Location);
-        Reach = Reach.Into(Construction.LayersAt(Location), catalogue.Substances, repairCase.Damage.DepthMm);
+        Location = Construction.Locations.First(location => location.Id == Damage.Location);
+        Reach = Reach.Into(Construction.LayersAt(Location), catalogue.Substances, Damage.DepthMm);
         StartAt = repairCase.Wanted.StartAt ?? throw new ArgumentException("The case has no start.", nameof(repairCase));
-        Outline = Outline.Of(repairCase.Damage.Shape, repairCase.Damage.Neighbours);
+        Outline = Outline.Of(Damage.Shape, Damage.Neighbours);
         var zone = TimeZoneInfo.FindSystemTimeZoneById(repairCase.Bench.Zone);
         Hours = new ShopHours(zone, repairCase.Bench.OpensHour, repairCase.Bench.ClosesHour);
         Climate = repairCase.Bench.ClimateFrom(StartAt);
@@ -36,6 +40,20 @@ public sealed class CaseView
 
     /// <value>The case.</value>
     public RepairCase Case { get; }
+
+    /// <value>Which of the case's damages it is, from 1.</value>
+    public int Number { get; }
+
+    private DamageToMend ToMend { get; }
+
+    /// <value>The damage as seen.</value>
+    public Damage Damage => ToMend.Seen;
+
+    /// <value>What the technician chose for this damage, or null.</value>
+    public Choice? Choice => ToMend.Choice;
+
+    /// <value>Figures of this damage that were set by hand.</value>
+    public IReadOnlyList<Override> Overrides => ToMend.Overrides ?? [];
 
     /// <value>The catalogue.</value>
     public MendCatalogue Catalogue { get; }
@@ -53,10 +71,10 @@ public sealed class CaseView
     public Substance Outer => Reach.Layers[0].Substance;
 
     /// <value>The usual damage of this kind on this construction, or null.</value>
-    public UsualDamage? Usual => Construction.Damages.FirstOrDefault(damage => damage.Kind == Case.Damage.Kind);
+    public UsualDamage? Usual => Construction.Damages.FirstOrDefault(damage => damage.Kind == Damage.Kind);
 
     /// <summary>The option taken on a question where practitioners disagree: the chosen one, or the default.</summary>
-    public string School(string id) => Case.Choice?.Schools?.GetValueOrDefault(id) ?? Catalogue.Schools[id].Default;
+    public string School(string id) => Choice?.Schools?.GetValueOrDefault(id) ?? Catalogue.Schools[id].Default;
 
     /// <value>Grits in the drawer.</value>
     public IReadOnlyList<Grit> Drawer { get; }

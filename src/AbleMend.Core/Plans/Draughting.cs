@@ -9,7 +9,7 @@ namespace AbleMend.Core.Plans;
 internal static class Draughting
 {
     /// <summary>The picture of a case, with what a method draws on it.</summary>
-    public static Drawing Of(CaseView view, Drawn? drawn) => Of(view.Reach, view.Case.Damage.DepthMm, view.Outline, drawn);
+    public static Drawing Of(CaseView view, Drawn? drawn) => Of(view.Reach, view.Damage.DepthMm, view.Outline, drawn);
 
     /// <summary>The picture of some layers, hurt or not.</summary>
     public static Drawing Of(Reach reach, double depthMm, Outline? damage, Drawn? drawn) =>

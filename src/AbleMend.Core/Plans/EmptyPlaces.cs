@@ -18,20 +18,15 @@ internal static class EmptyPlaces
 
     private static IEnumerable<(string Field, IEnumerable<object?>? Items)> Lists(RepairCase repairCase)
     {
-        var damage = repairCase.Damage;
-        yield return ("damage.neighbours", damage.Neighbours);
-        yield return ("damage.finds", damage.Finds);
-        yield return ("damage.shape.points", (damage.Shape as TracedShape)?.Points);
+        yield return ("damages", repairCase.Damages);
         yield return ("tools.grits", repairCase.Tools.Grits);
         yield return ("tools.has", repairCase.Tools.Has);
         yield return ("shelf", repairCase.Shelf);
-        yield return ("overrides", repairCase.Overrides);
         yield return ("offcuts", repairCase.Offcuts);
         yield return ("products", repairCase.Products);
-        yield return ("choice.schools", repairCase.Choice?.Schools?.Values);
-        foreach (var (neighbour, i) in (damage.Neighbours ?? []).Select((neighbour, i) => (neighbour, i)))
+        foreach (var list in repairCase.Damages.SelectMany((damage, i) => damage is null ? [] : Lists(damage, $"damages[{i}]")))
         {
-            yield return ($"damage.neighbours[{i}].shape.points", (neighbour?.Shape as TracedShape)?.Points);
+            yield return list;
         }
 
         foreach (var (product, i) in (repairCase.Products ?? []).Select((product, i) => ((Material?)product, i)))
@@ -39,6 +34,19 @@ internal static class EmptyPlaces
             yield return ($"products[{i}].hazards", product?.Hazards);
             yield return ($"products[{i}].bondsTo", product?.BondsTo);
             yield return ($"products[{i}].suits", product?.Suits);
+        }
+    }
+
+    private static IEnumerable<(string Field, IEnumerable<object?>? Items)> Lists(DamageToMend damage, string at)
+    {
+        yield return ($"{at}.overrides", damage.Overrides);
+        yield return ($"{at}.choice.schools", damage.Choice?.Schools?.Values);
+        yield return ($"{at}.seen.neighbours", damage.Seen.Neighbours);
+        yield return ($"{at}.seen.finds", damage.Seen.Finds);
+        yield return ($"{at}.seen.shape.points", (damage.Seen.Shape as TracedShape)?.Points);
+        foreach (var (neighbour, i) in (damage.Seen.Neighbours ?? []).Select((neighbour, i) => (neighbour, i)))
+        {
+            yield return ($"{at}.seen.neighbours[{i}].shape.points", (neighbour?.Shape as TracedShape)?.Points);
         }
     }
 }

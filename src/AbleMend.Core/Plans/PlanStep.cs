@@ -77,7 +77,8 @@ public sealed record StepWait(
 /// <param name="HandsOnMin">Minutes of work by hand.</param>
 /// <param name="FollowsOn">Whether it must come straight after the step before it.</param>
 /// <param name="Wait">The wait after it, or null.</param>
-public sealed record StepTiming(string StepId, double HandsOnMin, bool FollowsOn, StepWait? Wait);
+/// <param name="Damage">Which of the item's damages it is for, from 1.</param>
+public sealed record StepTiming(string StepId, double HandsOnMin, bool FollowsOn, StepWait? Wait, int Damage = 1);
 
 /// <summary>One action of a plan.</summary>
 /// <param name="Id">Identifier, unique in the plan.</param>
@@ -103,4 +104,9 @@ public sealed record PlanStep(
     double? UseWithinMin,
     IReadOnlyList<string> Draws,
     string? Proof = null
-);
+)
+{
+    /// <value>Which of the item's damages it is for, from 1.</value>
+    [JsonIgnore]
+    public int Damage => Timing.Damage;
+}

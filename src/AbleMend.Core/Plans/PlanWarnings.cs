@@ -1,4 +1,3 @@
-using AbleMend.Core.Methods;
 using AbleMend.Core.Preparing;
 using static AbleMend.Core.Quantities.Measures;
 
@@ -8,7 +7,7 @@ namespace AbleMend.Core.Plans;
 internal static class PlanWarnings
 {
     /// <summary>The warnings of a plan.</summary>
-    public static IEnumerable<Warning> Of(CaseView view, Composition composition, IReadOnlyList<TimedStep> timeline)
+    public static IEnumerable<Warning> Of(CaseView view, IReadOnlyList<PlanStep> steps, IReadOnlyList<TimedStep> timeline)
     {
         var bench = view.Case.Bench;
         var dewC = DewPoint.Celsius(bench.TemperatureC, bench.RelativeHumidityPercent);
@@ -19,17 +18,12 @@ internal static class PlanWarnings
 
         foreach (var missed in timeline.Where(each => each.MissesWindow))
         {
-            yield return new Warning("window-missed", $"Nobody is there before the window closes. {Step(composition, missed.StepId).Timing.Wait!.WhenLate}", missed.StepId);
+            yield return new Warning("window-missed", $"Nobody is there before the window closes. {steps.First(step => step.Id == missed.StepId).Timing.Wait!.WhenLate}", missed.StepId);
         }
 
-        for (var i = 1; i < timeline.Count; i++)
+        if (timeline.Any(step => step.StartsAt is null) && timeline.LastOrDefault(step => step.StartsAt is not null) is { } stuck)
         {
-            if (timeline[i].StartsAt is null && timeline[i - 1].StartsAt is not null)
-            {
-                yield return new Warning("never-ready", "This wait does not end at this bench: warm it, or find light for it.", timeline[i - 1].StepId);
-            }
+            yield return new Warning("never-ready", "This wait does not end at this bench: warm it, or find light for it.", stuck.StepId);
         }
     }
-
-    private static PlanStep Step(Composition composition, string id) => composition.Steps.First(step => step.Id == id);
 }

@@ -62,19 +62,13 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
             return Outcome<RepairPlan>.Failed(problems);
         }
 
-        var view = new CaseView(repairCase, catalogue);
-        var verdict = TriageDesk.Judge(view);
-        var candidates = Matcher.Rank(view, methods);
-        if (!verdict.MendedHere)
-        {
-            return Outcome<RepairPlan>.Of(NotHere(view.StartAt, verdict, candidates, Draughting.Of(view, null)));
-        }
-
-        var picked = SystemPick.Of(view, candidates, repairCase.Choice);
-        return picked.Value is { } candidate
-            ? Compose(view, verdict, candidates, candidate)
-            : Outcome<RepairPlan>.Failed(picked.Problems);
+        var looks = repairCase.Damages.Select((_, i) => Look(new CaseView(repairCase, catalogue, i + 1))).ToList();
+        return looks.All(look => look.Verdict.MendedHere)
+            ? Composed(looks)
+            : Outcome<RepairPlan>.Of(NotHere(looks[0].View.StartAt, [.. looks.Select(look => Untreated(look.View.Number, look.Verdict, look.Candidates, Draughting.Of(look.View, null)))]));
     }
+
+    private Looked Look(CaseView view) => new(view, TriageDesk.Judge(view), Matcher.Rank(view, methods));
 
     /// <summary>
     /// What holds a life is refused before anything is checked: no slip in the rest of the case may hide the refusal.
@@ -86,9 +80,10 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
             return null;
         }
 
-        var location = construction.Locations.FirstOrDefault(each => each.Id == repairCase.Damage.Location);
-        return TriageDesk.RefuseOutright(construction, location) is { } verdict
-            ? NotHere(repairCase.Wanted.StartAt ?? DateTimeOffset.UnixEpoch, verdict, [], Untouched(construction.LayersAt(location ?? construction.Locations[0])))
+        var places = repairCase.Damages.Select(damage => construction.Locations.FirstOrDefault(each => each.Id == damage?.Seen.Location)).DefaultIfEmpty(null).ToList();
+        var refused = places.Select(place => (Place: place, Verdict: TriageDesk.RefuseOutright(construction, place))).ToList();
+        return refused.Any(each => each.Verdict is not null)
+            ? NotHere(repairCase.Wanted.StartAt ?? DateTimeOffset.UnixEpoch, [.. refused.Select((each, i) => Untreated(i + 1, each.Verdict ?? TriageDesk.Unjudged, [], Untouched(construction.LayersAt(each.Place ?? construction.Locations[0]))))])
             : null;
     }
 
@@ -120,89 +115,73 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
     public Outcome<IReadOnlyList<Effect>> Effects(RepairCase repairCase, string figure)
     {
         var planned = Plan(repairCase);
-        if (planned.Value is not { System: { } system } || Known(repairCase.Products).Value is not { } catalogue)
+        var (number, local) = Numbering.Parse(figure);
+        if (planned.Value?.Damages.ElementAtOrDefault(number - 1)?.System is not { } system || Known(repairCase.Products).Value is not { } catalogue)
         {
             return Outcome<IReadOnlyList<Effect>>.Failed(planned.Problems.Count > 0 ? planned.Problems : [Unknown(figure)]);
         }
 
-        var composed = Composed(new CaseView(repairCase, catalogue), system.Method, system.Material);
+        var composed = Composed(new CaseView(repairCase, catalogue, number), system.Method, system.Material);
         _ = composed.Composition.Drawn.Value;
-        return composed.Graph.Find(figure) is { } asked
-            ? Outcome<IReadOnlyList<Effect>>.Of(composed.Graph.EffectsOn(asked))
+        return composed.Graph.Find(local) is { } asked
+            ? Outcome<IReadOnlyList<Effect>>.Of([.. composed.Graph.EffectsOn(asked).Select(effect => effect with { Input = Numbering.Of(number, effect.Input) })])
             : Outcome<IReadOnlyList<Effect>>.Failed(Unknown(figure));
     }
 
     private static Problem Unknown(string figure) => new("unknown-figure", "figure", $"This plan has no figure '{figure:as-is}'.", "Use the identifier of one of the plan's figures.");
 
-    private (IMendMethod Method, ChosenMaterials Materials, FigureGraph Graph, Composition Composition) Composed(CaseView view, string methodId, string materialId)
+    private Composed Composed(CaseView view, string methodId, string materialId)
     {
         var method = methods.First(each => each.Id == methodId);
         var materials = Companions.For(view, method, view.Catalogue.Materials[materialId]);
-        var graph = new FigureGraph(view.Case.Overrides ?? []);
-        return (method, materials, graph, method.Compose(new MethodInputs(view, materials, graph)));
+        var graph = new FigureGraph(view.Overrides);
+        return new Composed(view, method, materials, graph, method.Compose(new MethodInputs(view, materials, graph)));
     }
 
-    private Outcome<RepairPlan> Compose(CaseView view, Verdict verdict, IReadOnlyList<Candidate> candidates, Candidate candidate)
+    private Outcome<RepairPlan> Composed(IReadOnlyList<Looked> looks)
     {
-        var (method, materials, graph, composition) = Composed(view, candidate.Method, candidate.Material);
-        var drawn = composition.Drawn.Value;
-        var figures = graph.Told(Shown(composition, graph));
-        var refused = ByHand.Refuse(view.Case.Overrides ?? [], graph);
-        if (refused.Count > 0)
+        var picked = looks.Select(look => (Look: look, Pick: SystemPick.Of(look.View, look.Candidates))).ToList();
+        var unpicked = picked.SelectMany(each => each.Pick.Problems).ToList();
+        if (unpicked.Count > 0)
         {
-            return Outcome<RepairPlan>.Failed(refused);
+            return Outcome<RepairPlan>.Failed(unpicked);
         }
 
-        var timeline = Timeline.Lay([.. composition.Steps.Select(step => step.Timing)], view.StartAt, view.Climate, view.Hours, NothingYet);
+        var parts = picked.Select(each => new Part(each.Look, each.Pick.Value!, Composed(each.Look.View, each.Pick.Value!.Method, each.Pick.Value.Material))).ToList();
+        var told = parts.SelectMany(part => part.Composed.Told).ToList();
+        var refused = parts.SelectMany(part => ByHand.Refuse(part.Look.View, part.Composed.Graph)).ToList();
+        return refused.Count > 0 ? Outcome<RepairPlan>.Failed(refused) : Outcome<RepairPlan>.Of(Laid(parts, told));
+    }
+
+    private RepairPlan Laid(IReadOnlyList<Part> parts, IReadOnlyList<Figure> figures)
+    {
+        var view = parts[0].Look.View;
+        var steps = parts.SelectMany(part => part.Composed.Steps).ToList();
+        var timeline = Timeline.Lay([.. steps.Select(step => step.Timing)], view.StartAt, view.Climate, view.Hours, NothingYet);
         var readyAt = Timeline.ReadyAt(timeline);
-        var cure = composition.Steps.LastOrDefault(step => step.Stage == Stage.Apply) is { } last ? new LastCure(last.Id, new CureTime(materials.Main.Label!.FullMin), CureClock.For(materials.Main)) : null;
-        return Outcome<RepairPlan>.Of(new RepairPlan(
+        var damages = parts.Select(part => part.Planned(readyAt)).ToList();
+        var order = timeline.Select((step, i) => (step.StepId, i)).ToDictionary(each => each.StepId, each => each.i);
+        return new RepairPlan(
             RepairPlan.CurrentFormat,
             Catalogue.Version,
             view.StartAt,
             readyAt,
-            Timeline.FullCureAt(cure, timeline, view.Climate),
-            Final(verdict, method),
-            candidates,
-            new PlannedSystem(method.Id, Message.Parse(method.Name), materials.Main.Id, Message.Parse(materials.Main.Name), materials.Cloth.Id, materials.Filler.Id, materials.Cleaner.Id, method.Permanence, drawn.Patches.Count > 0 ? materials.Patch?.Id : null),
-            Draughting.Of(view, drawn),
-            [.. composition.Steps.Select(Told)],
+            Timeline.FullCureAt(damages, timeline, view.Climate),
+            TriageDesk.Gravest([.. damages.Select(damage => damage.Verdict)]),
+            damages,
+            [.. steps.OrderBy(step => order[step.Id])],
             figures,
-            drawn.Patches,
             timeline,
-            [.. composition.Steps.SelectMany(step => step.Cautions).Append("safety-sheet").Distinct().Select(id => Catalogue.Cautions[id])],
-            [.. composition.Warnings.Concat(PlanWarnings.Of(view, composition, timeline)).Concat(Fumes.Warn(figures)).Select(warning => warning with { Text = warning.Text.Told() })],
-            [.. method.Schools.Where(id => SystemPick.IsOpen(view.Catalogue.Schools[id], candidates)).Select(id => SystemPick.Taken(view, id, candidate))],
-            method.Proper?.What,
-            method.Proper is { } proper ? (view.Case.Wanted.NeededBy ?? view.StartAt).AddDays(proper.WithinDays) : null,
-            Offcuts.Fit(drawn.Patches, view.Case.Offcuts ?? []),
-            HandBackDesk.Write(view, method, materials.Main, figures, readyAt),
-            cure));
+            [.. steps.SelectMany(step => step.Cautions).Append("safety-sheet").Distinct().Select(id => Catalogue.Cautions[id])],
+            [.. parts.SelectMany(part => part.Composed.Warnings).Concat(PlanWarnings.Of(view, steps, timeline)).Concat(Fumes.Warn(figures)).Select(warning => warning with { Text = warning.Text.Told() })],
+            parts.Select(part => part.Composed.Method.Proper).Any(proper => proper is not null)
+                ? (view.Case.Wanted.NeededBy ?? view.StartAt).AddDays(parts.Min(part => part.Composed.Method.Proper?.WithinDays ?? int.MaxValue))
+                : null,
+            Offcuts.Fit([.. parts.SelectMany(part => part.Composed.Drawn.Patches.Select(patch => (part.Look.View.Number, patch)))], view.Case.Offcuts ?? []));
     }
 
-    /// <summary>The figures that a plan keeps: those that a step shows or waits for, and those that its drawing rests on.</summary>
-    private static IEnumerable<IFigure> Shown(Composition composition, FigureGraph graph) =>
-        composition.Steps.SelectMany(step => step.Figures.Append(step.Timing.Wait?.Because)).OfType<string>().Distinct().Select(graph.Find).OfType<IFigure>()
-            .Concat(composition.Drawn.Shown);
+    private static PlannedDamage Untreated(int number, Verdict verdict, IReadOnlyList<Candidate> candidates, Drawing drawing) => new(number, verdict, candidates, null, drawing, [], []);
 
-    private static PlanStep Told(PlanStep step) => step with
-    {
-        Title = step.Title.Told(),
-        Instruction = step.Instruction.Told(),
-        DoNotForget = step.DoNotForget?.Told(),
-        Timing = step.Timing.Wait is { } wait ? step.Timing with { Wait = wait with { Check = wait.Check.Told(), WhenLate = wait.WhenLate?.Told() } } : step.Timing,
-    };
-
-    private static Verdict Final(Verdict verdict, IMendMethod method)
-    {
-        var decision = method.Permanence == Permanence.ForNow ? Decision.MendForNow : Decision.Mend;
-        return decision == verdict.Decision
-            ? verdict
-            : new Verdict(decision, decision == Decision.MendForNow
-                ? [new Reason("method-is-for-now", "The way chosen holds for now: it is named as such, and the proper repair is booked.", true, "Common practice, no source."), .. verdict.Reasons]
-                : [.. verdict.Reasons.Where(reason => !reason.Decides)]);
-    }
-
-    private RepairPlan NotHere(DateTimeOffset startAt, Verdict verdict, IReadOnlyList<Candidate> candidates, Drawing drawing) =>
-        new(RepairPlan.CurrentFormat, Catalogue.Version, startAt, null, null, verdict, candidates, null, drawing, [], [], [], [], [], [], [], null, null);
+    private RepairPlan NotHere(DateTimeOffset startAt, IReadOnlyList<PlannedDamage> damages) =>
+        new(RepairPlan.CurrentFormat, Catalogue.Version, startAt, null, null, TriageDesk.Gravest([.. damages.Select(damage => damage.Verdict)]), damages, [], [], [], [], [], null);
 }

@@ -142,34 +142,36 @@ public sealed record Choice(
     IReadOnlyDictionary<string, string>? Schools = null
 );
 
+/// <summary>One damage of the item, with what was chosen and set by hand for it.</summary>
+/// <param name="Seen">The damage as seen.</param>
+/// <param name="Choice">What the technician chose for it.</param>
+/// <param name="Overrides">Its figures that were set by hand.</param>
+public sealed record DamageToMend(Damage Seen, Choice? Choice = null, [property: Size(0, 100)] IReadOnlyList<Override>? Overrides = null);
+
 /// <summary>Everything that a plan is worked out from. The same case and catalogue give the same plan.</summary>
 /// <param name="Format">Always <see cref="CurrentFormat"/>.</param>
 /// <param name="Item">The item.</param>
-/// <param name="Damage">The damage.</param>
+/// <param name="Damages">Its damages, 1 to 12: each has its own place, shape and depth, and is mended in its own way.</param>
 /// <param name="Bench">Air, light and hours.</param>
 /// <param name="Wanted">What is wanted.</param>
 /// <param name="Tools">Tools at hand.</param>
 /// <param name="Shelf">What is on the shelf; null when everything is.</param>
-/// <param name="Choice">What the technician chose.</param>
-/// <param name="Overrides">Figures set by hand.</param>
 /// <param name="Products">The shop's own products, as their labels describe them, beside the catalogue's.</param>
 /// <param name="Offcuts">Pieces of cloth and patch stock at hand, on which the patches are fitted.</param>
 public sealed record RepairCase(
     string Format,
     ItemFacts Item,
-    Damage Damage,
+    [property: Size(1, 12)] IReadOnlyList<DamageToMend> Damages,
     BenchFacts Bench,
     Wanted Wanted,
     Tools Tools,
     [property: Size(0, 1000)] IReadOnlyList<OnShelf>? Shelf = null,
-    Choice? Choice = null,
-    [property: Size(0, 100)] IReadOnlyList<Override>? Overrides = null,
     [property: Size(0, 200)] IReadOnlyList<Material>? Products = null,
     [property: Size(0, 200)] IReadOnlyList<Offcut>? Offcuts = null
 )
 {
     /// <summary>Name and version of the format.</summary>
-    public const string CurrentFormat = "able-mend/case/1";
+    public const string CurrentFormat = "able-mend/case/2";
 
     /// <summary>The case with its start filled in where it is open.</summary>
     /// <param name="now">The present.</param>

@@ -148,6 +148,29 @@ public sealed record PlannedSystem(
 /// <param name="StepId">Step that it concerns, or null.</param>
 public sealed record Warning(string Code, Message Text, string? StepId);
 
+/// <summary>What is planned for one damage of the item.</summary>
+/// <param name="Number">Which of the case's damages it is, from 1.</param>
+/// <param name="Verdict">What to do with the item as far as this damage says.</param>
+/// <param name="Candidates">Systems, best first; the vetoed stay, last.</param>
+/// <param name="System">The system that is planned; null when the item is not mended here.</param>
+/// <param name="Drawing">The picture.</param>
+/// <param name="Patches">Its patches in the order in which they are laid.</param>
+/// <param name="Schools">Questions on which practitioners disagree that its method asks, with what was taken.</param>
+/// <param name="ProperRepair">For a mend for now: what the proper repair is.</param>
+/// <param name="Aftercare">What to watch once it is back in use, and when to look again; null when it is not mended here.</param>
+/// <param name="LastCure">The cure that its full properties wait for; null where nothing is applied.</param>
+public sealed record PlannedDamage(
+    int Number,
+    Verdict Verdict,
+    IReadOnlyList<Candidate> Candidates,
+    PlannedSystem? System,
+    Drawing Drawing,
+    IReadOnlyList<Patch> Patches,
+    IReadOnlyList<TakenSchool> Schools,
+    Message? ProperRepair = null,
+    Aftercare? Aftercare = null,
+    LastCure? LastCure = null);
+
 /// <summary>The cure that ends last, so that a run can say when it ends as it now looks.</summary>
 /// <param name="StepId">Step with whose start it begins.</param>
 /// <param name="FullMin">Minutes at the clock's reference until full properties, above 0.</param>
@@ -160,22 +183,15 @@ public sealed record LastCure(string StepId, CureTime FullMin, CureClock Clock);
 /// <param name="StartAt">When work begins.</param>
 /// <param name="ReadyAt">When it may go back into use, tested; null when it is not mended here or never gets there.</param>
 /// <param name="FullCureAt">When it has its full properties.</param>
-/// <param name="Verdict">What to do with the item.</param>
-/// <param name="Candidates">Systems, best first; the vetoed stay, last.</param>
-/// <param name="System">The system that is planned; null when it is not mended here.</param>
-/// <param name="Drawing">The picture.</param>
-/// <param name="Steps">Steps in order.</param>
+/// <param name="Verdict">What to do with the item: what the gravest of its damages asks for.</param>
+/// <param name="Damages">What is planned for each damage, in the order of the case. Identifiers of the first damage stand as they are, those of the second begin with <c>2:</c>, and so on.</param>
+/// <param name="Steps">Steps of all damages, in the order in which hands come to them.</param>
 /// <param name="Figures">Every figure that a step shows, and all that those rest on, down to the facts of the case and the labels.</param>
-/// <param name="Patches">Patches in the order in which they are laid.</param>
 /// <param name="Timeline">Steps in clock time.</param>
 /// <param name="Cautions">Cautions that apply.</param>
 /// <param name="Warnings">What the plan wants known.</param>
-/// <param name="Schools">Questions on which practitioners disagree that this method asks, with what was taken.</param>
-/// <param name="ProperRepair">For a mend for now: what the proper repair is.</param>
-/// <param name="ProperRepairBy">For a mend for now: when the proper repair is due.</param>
+/// <param name="ProperRepairBy">Where something is mended for now: when the first proper repair is due.</param>
 /// <param name="Placements">Where the patches lie on the offcuts at hand; those that find no room are cut from the roll.</param>
-/// <param name="Aftercare">What to watch once it is back in use, and when to look again; null when it is not mended here.</param>
-/// <param name="LastCure">The cure that <paramref name="FullCureAt"/> ends; null where nothing is applied.</param>
 public sealed record RepairPlan(
     string Format,
     string Catalogue,
@@ -183,23 +199,16 @@ public sealed record RepairPlan(
     DateTimeOffset? ReadyAt,
     DateTimeOffset? FullCureAt,
     Verdict Verdict,
-    IReadOnlyList<Candidate> Candidates,
-    PlannedSystem? System,
-    Drawing Drawing,
+    IReadOnlyList<PlannedDamage> Damages,
     IReadOnlyList<PlanStep> Steps,
     IReadOnlyList<Figure> Figures,
-    IReadOnlyList<Patch> Patches,
     IReadOnlyList<TimedStep> Timeline,
     IReadOnlyList<Caution> Cautions,
     IReadOnlyList<Warning> Warnings,
-    IReadOnlyList<TakenSchool> Schools,
-    Message? ProperRepair,
     DateTimeOffset? ProperRepairBy,
-    IReadOnlyList<Placement>? Placements = null,
-    Aftercare? Aftercare = null,
-    LastCure? LastCure = null
+    IReadOnlyList<Placement>? Placements = null
 )
 {
     /// <summary>Name and version of the format.</summary>
-    public const string CurrentFormat = "able-mend/plan/2";
+    public const string CurrentFormat = "able-mend/plan/3";
 }

@@ -10,8 +10,9 @@ internal static class SystemPick
     private static readonly Dictionary<string, string> NoSchools = [];
 
     /// <summary>The system to plan, or why there is none.</summary>
-    public static Outcome<Candidate> Of(CaseView view, IReadOnlyList<Candidate> candidates, Choice? choice)
+    public static Outcome<Candidate> Of(CaseView view, IReadOnlyList<Candidate> candidates)
     {
+        var choice = view.Choice;
         // A school that stands for a method or a material binds only where some system of this damage is of that school.
         var taken = (choice?.Schools ?? NoSchools)
             .Select(pair => view.Catalogue.Schools[pair.Key].Options.First(option => option.Id == pair.Value))
@@ -29,7 +30,8 @@ internal static class SystemPick
         }
 
         var chosen = choice?.Method is not null || choice?.Material is not null;
-        var field = choice?.Material is not null ? "choice.material" : choice?.Method is not null ? "choice.method" : "";
+        var at = $"damages[{view.Number - 1}]";
+        var field = choice?.Material is not null ? $"{at}.choice.material" : choice?.Method is not null ? $"{at}.choice.method" : at;
         if (wanted.Count == 0)
         {
             return Outcome<Candidate>.Failed(new Problem("system-does-not-fit", field,

@@ -9,13 +9,15 @@ namespace AbleMend.Core.Plans;
 /// <param name="OpensAt">When its wait opens.</param>
 /// <param name="ClosesAt">When its wait closes.</param>
 /// <param name="MissesWindow">Whether the next step only starts after the window has closed, because nobody is there.</param>
+/// <param name="Damage">Which of the item's damages it is for, from 1.</param>
 public sealed record TimedStep(
     string StepId,
     DateTimeOffset? StartsAt,
     DateTimeOffset? HandsEndAt,
     DateTimeOffset? OpensAt,
     DateTimeOffset? ClosesAt,
-    bool MissesWindow
+    bool MissesWindow,
+    int Damage = 1
 );
 
 /// <summary>What really happened to a step.</summary>
@@ -51,16 +53,20 @@ public sealed record ShopHours(TimeZoneInfo Zone, int OpensHour, int ClosesHour)
     }
 }
 
-/// <summary>Lays steps out in clock time at a climate, keeping what has already happened fixed.</summary>
+/// <summary>
+/// Lays steps out in clock time at a climate, keeping what has already happened fixed. The damages of an item each wait for
+/// themselves, but one pair of hands does them all: while one cures, hands are on the next.
+/// </summary>
 public static class Timeline
 {
-    /// <summary>Lays the steps one after another.</summary>
-    /// <param name="steps">Steps in order.</param>
+    /// <summary>Lays the steps: those of one damage one after another, those of several as hands come free.</summary>
+    /// <param name="steps">Steps; those of each damage in their order.</param>
     /// <param name="startAt">When the first may begin.</param>
     /// <param name="climate">Air at the bench.</param>
     /// <param name="hours">When hands are there.</param>
     /// <param name="actuals">What happened, by step; may be empty.</param>
     /// <param name="now">The present: what has not begun cannot begin before it; null when nothing has begun.</param>
+    /// <returns>The steps in the order in which hands come to them; those that are never reached are last.</returns>
     public static IReadOnlyList<TimedStep> Lay(
         IReadOnlyList<StepTiming> steps,
         DateTimeOffset startAt,
@@ -69,53 +75,61 @@ public static class Timeline
         IReadOnlyDictionary<string, Actual> actuals,
         DateTimeOffset? now = null)
     {
+        var lanes = steps.GroupBy(step => step.Damage).OrderBy(lane => lane.Key).Select(lane => new Lane([.. lane], startAt)).ToList();
         var laid = new List<TimedStep>(steps.Count);
-        DateTimeOffset? cursor = startAt;
-        for (var i = 0; i < steps.Count; i++)
+        var handsFree = startAt;
+        Lane? held = null;
+        while ((held ?? NextLane(lanes, handsFree, hours, actuals, now)) is { } lane)
         {
-            var step = steps[i];
-            if (cursor is not { } free)
-            {
-                laid.Add(new TimedStep(step.StepId, null, null, null, null, false));
-                continue;
-            }
-
+            var step = lane.Next!;
             var actual = actuals.GetValueOrDefault(step.StepId);
-            var earliest = Later(free, now ?? free);
-            var start = actual?.StartedAt ?? (step.FollowsOn ? earliest : hours.FirstFit(earliest, Chain(steps, i)));
-            if (i > 0 && laid[i - 1].ClosesAt < start)
+            var start = lane.StartOf(handsFree, hours, actual, now);
+            if (lane.LastLaid is { } last && laid[last].ClosesAt < start)
             {
-                laid[i - 1] = laid[i - 1] with { MissesWindow = true };
+                laid[last] = laid[last] with { MissesWindow = true };
             }
 
             var handsEnd = actual?.HandsEndedAt ?? Later(start.AddMinutes(step.HandsOnMin), now ?? start);
             var (opens, closes) = Window(step, start, handsEnd, laid, climate, actual);
-            laid.Add(new TimedStep(step.StepId, start, handsEnd, opens, closes, false));
-            cursor = step.Wait is null ? handsEnd : opens is null ? null : Later(opens.Value, handsEnd);
+            laid.Add(new TimedStep(step.StepId, start, handsEnd, opens, closes, false, step.Damage));
+            lane.Took(laid.Count - 1, step.Wait is null ? handsEnd : opens is null ? null : Later(opens.Value, handsEnd), closes);
+            handsFree = Later(handsFree, handsEnd);
+            held = lane is { Next.FollowsOn: true, FreeAt: not null } ? lane : null;
         }
 
-        return laid;
+        return [.. laid, .. lanes.SelectMany(lane => lane.Rest).Select(step => new TimedStep(step.StepId, null, null, null, null, false, step.Damage))];
     }
 
-    /// <summary>When the mend may go back into use: every step, wait and test over; null when a wait never ends.</summary>
-    public static DateTimeOffset? ReadyAt(IReadOnlyList<TimedStep> timeline) =>
-        timeline[^1] is { HandsEndAt: { } hands } last ? Later(hands, last.OpensAt ?? hands) : null;
-
-    /// <summary>When the last cure has its full properties; null where nothing cures, where its step is never reached, or where it never ends.</summary>
-    public static DateTimeOffset? FullCureAt(LastCure? cure, IReadOnlyList<TimedStep> timeline, Climate climate) =>
-        cure is not null && timeline.First(each => each.StepId == cure.StepId).StartsAt is { } from
-            ? cure.Clock.TryFindReached(cure.FullMin, from, climate)
-            : null;
-
-    private static TimeSpan Chain(IReadOnlyList<StepTiming> steps, int from)
+    /// <summary>
+    /// The lane whose next step hands can come to first; of those, the one whose window closes first, then the one that has been ready for
+    /// longest. A step that would outlast another lane's window stands back for it.
+    /// </summary>
+    private static Lane? NextLane(List<Lane> lanes, DateTimeOffset handsFree, ShopHours hours, IReadOnlyDictionary<string, Actual> actuals, DateTimeOffset? now)
     {
-        var minutes = steps[from].HandsOnMin;
-        for (var i = from + 1; i < steps.Count && steps[i].FollowsOn; i++)
-        {
-            minutes += steps[i].HandsOnMin;
-        }
+        var open = lanes.Where(lane => lane is { Next: not null, FreeAt: not null })
+            .Select(lane => (Lane: lane, Start: lane.StartOf(handsFree, hours, actuals.GetValueOrDefault(lane.Next!.StepId), now)))
+            .ToList();
+        return open
+            .OrderBy(each => !actuals.ContainsKey(each.Lane.Next!.StepId))
+            .ThenBy(each => open.Any(other => other.Lane != each.Lane && other.Lane.ClosesAt >= other.Start && other.Lane.ClosesAt < each.Start + each.Lane.InOneGo))
+            .ThenBy(each => each.Start)
+            .ThenBy(each => each.Lane.ClosesAt ?? DateTimeOffset.MaxValue)
+            .ThenBy(each => each.Lane.FreeAt)
+            .Select(each => each.Lane)
+            .FirstOrDefault();
+    }
 
-        return TimeSpan.FromMinutes(minutes);
+    /// <summary>When the item may go back into use: every step, wait and test over; null when a wait never ends.</summary>
+    public static DateTimeOffset? ReadyAt(IReadOnlyList<TimedStep> timeline) =>
+        timeline.All(step => step.HandsEndAt is not null) ? timeline.GroupBy(step => step.Damage).Max(lane => Later(lane.Last().HandsEndAt!.Value, lane.Last().OpensAt ?? lane.Last().HandsEndAt!.Value)) : null;
+
+    /// <summary>When the last cure of all damages has its full properties; null where nothing cures, where a step is never reached, or where a cure never ends.</summary>
+    public static DateTimeOffset? FullCureAt(IReadOnlyList<PlannedDamage> damages, IReadOnlyList<TimedStep> timeline, Climate climate)
+    {
+        var ends = damages.Select(damage => damage.LastCure).OfType<LastCure>()
+            .Select(cure => timeline.First(each => each.StepId == cure.StepId).StartsAt is { } from ? cure.Clock.TryFindReached(cure.FullMin, from, climate) : null)
+            .ToList();
+        return ends.Contains(null) ? null : ends.Max();
     }
 
     private static (DateTimeOffset? Opens, DateTimeOffset? Closes) Window(
@@ -135,4 +149,39 @@ public static class Timeline
     }
 
     private static DateTimeOffset Later(DateTimeOffset one, DateTimeOffset other) => one > other ? one : other;
+
+    /// <summary>The steps of one damage while they are laid.</summary>
+    private sealed class Lane(IReadOnlyList<StepTiming> steps, DateTimeOffset startAt)
+    {
+        private int _at;
+
+        public StepTiming? Next => _at < steps.Count ? steps[_at] : null;
+
+        public IEnumerable<StepTiming> Rest => steps.Skip(_at);
+
+        /// <value>When its next step may begin, were hands free; null when the wait before it never ends.</value>
+        public DateTimeOffset? FreeAt { get; private set; } = startAt;
+
+        /// <value>When the window before its next step closes, or null.</value>
+        public DateTimeOffset? ClosesAt { get; private set; }
+
+        /// <value>Where its last step stands among those that are laid, or null.</value>
+        public int? LastLaid { get; private set; }
+
+        /// <value>Time of its next step and of those that follow straight on.</value>
+        public TimeSpan InOneGo => TimeSpan.FromMinutes(steps.Skip(_at + 1).TakeWhile(step => step.FollowsOn).Sum(step => step.HandsOnMin) + steps[_at].HandsOnMin);
+
+        public DateTimeOffset StartOf(DateTimeOffset handsFree, ShopHours hours, Actual? actual, DateTimeOffset? now)
+        {
+            var free = Later(FreeAt!.Value, handsFree);
+            var earliest = Later(free, now ?? free);
+            return actual?.StartedAt ?? (Next!.FollowsOn ? earliest : hours.FirstFit(earliest, InOneGo));
+        }
+
+        public void Took(int place, DateTimeOffset? freeAt, DateTimeOffset? closesAt)
+        {
+            _at++;
+            (LastLaid, FreeAt, ClosesAt) = (place, freeAt, closesAt);
+        }
+    }
 }

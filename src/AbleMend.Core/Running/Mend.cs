@@ -117,16 +117,20 @@ public sealed record Mend(RepairCase Case, RepairPlan? Plan, MendStatus Status, 
     public FollowUp? Follows =>
         Status == MendStatus.HandedBack && Plan?.ProperRepairBy is { } due
             ? new FollowUp(
-                Case with { Wanted = Case.Wanted with { Permanence = Permanence.Lasting, StartAt = null, NeededBy = due }, Choice = null, Overrides = null }, due)
+                Case with
+                {
+                    Damages = [.. Plan.Damages.Where(damage => damage.ProperRepair is not null).Select(damage => new DamageToMend(Case.Damages[damage.Number - 1].Seen))],
+                    Wanted = Case.Wanted with { Permanence = Permanence.Lasting, StartAt = null, NeededBy = due },
+                },
+                due)
             : null;
 
     /// <summary>The chemistry that the item remembers of this mend, for whoever mends over it; null where it makes no difference, or it was not handed back.</summary>
     /// <param name="planner">Knows the materials; the shop's own are known by the case.</param>
     public string? Leaves(Planner planner) =>
-        Status == MendStatus.HandedBack
-        && planner.Catalogue.With(Case.Products ?? []).Materials.GetValueOrDefault(Plan!.System!.Material)?.Chemistry is ("epoxy" or "polyester") and var chemistry
-            ? chemistry
-            : null;
+        Status != MendStatus.HandedBack ? null
+        : Plan!.Damages.Select(damage => planner.Catalogue.With(Case.Products ?? []).Materials.GetValueOrDefault(damage.System!.Material)?.Chemistry)
+            .LastOrDefault(chemistry => chemistry is "epoxy" or "polyester");
 
     private static bool Passes(RepairPlan plan, RunEvent result) =>
         ProofTest.All[plan.Steps.First(step => step.Id == result.StepId).Proof!].Passes(result.Value, result.Passed == true);

@@ -31,41 +31,56 @@ public static class Run
         var climate = ClimateOf(repairCase, startedAt, kept);
         var timeline = Timeline.Lay([.. plan.Steps.Select(step => step.Timing)], startedAt, climate, HoursOf(repairCase), actuals, now);
         var readyAt = Timeline.ReadyAt(timeline);
-        var current = plan.Steps.FirstOrDefault(step => steps[step.Id].DoneAt is null);
+        var fronts = plan.Steps.Where(step => steps[step.Id].DoneAt is null).GroupBy(step => step.Damage).OrderBy(front => front.Key)
+            .Select(front => FrontOf(plan, front.First(), steps, timeline, repairCase, startedAt, kept)).ToList();
+        var lead = BenchOrder.Lead(fronts, timeline, now);
         return new RunState(
-            current?.Id,
-            current is null ? StepPhase.Done : PhaseOf(steps[current.Id], true),
-            [.. plan.Steps.Select(step => State(step, steps[step.Id], step == current))],
-            current is null ? null : Window(current, steps[current.Id], timeline),
-            current is null ? null : UseBy(plan, current, steps),
+            lead?.StepId,
+            lead?.Phase ?? StepPhase.Done,
+            [.. plan.Steps.Select(step => State(step, steps[step.Id], fronts.Any(front => front.StepId == step.Id)))],
+            lead?.Window,
+            lead?.UseBy,
             timeline,
             readyAt,
-            Timeline.FullCureAt(plan.LastCure, timeline, climate),
-            readyAt + (plan.Aftercare?.LookAgainAt - plan.ReadyAt),
+            Timeline.FullCureAt(plan.Damages, timeline, climate),
+            readyAt + (plan.Damages.Min(damage => damage.Aftercare?.LookAgainAt) - plan.ReadyAt),
             kept.LastOrDefault(each => each.Kind == RunEventKind.HandBack)?.At,
             events.Count == 0 ? 0 : events[^1].Number,
-            HoldOf(repairCase, current, startedAt, kept),
+            lead?.Hold,
             [.. kept.Where(each => each.Kind == RunEventKind.Find).Select(each => each.Text!)],
-            current is not null && steps[current.Id].Failed ? BackFrom(plan, current) : null);
+            lead?.LeadsBackTo,
+            fronts);
     }
+
+    private static Front FrontOf(
+        RepairPlan plan, PlanStep step, Dictionary<string, Progress> steps, IReadOnlyList<TimedStep> timeline, RepairCase repairCase, DateTimeOffset startedAt, IReadOnlyList<RunEvent> kept) =>
+        new(
+            step.Damage,
+            step.Id,
+            PhaseOf(steps[step.Id], true),
+            Window(step, steps[step.Id], timeline),
+            UseBy(plan, step, steps),
+            HoldOf(repairCase, step, startedAt, kept),
+            steps[step.Id].Failed ? BackFrom(plan, step) : null);
 
     /// <summary>The last step before a test on which what it tests depends: the last mix, else the last application, else the first step.</summary>
     private static string BackFrom(RepairPlan plan, PlanStep test)
     {
-        var before = plan.Steps.TakeWhile(step => step != test).ToList();
-        return (before.LastOrDefault(step => step.Stage == Stage.Mix) ?? before.LastOrDefault(step => step.Stage == Stage.Apply) ?? plan.Steps[0]).Id;
+        var all = plan.Steps.Where(step => step.Damage == test.Damage).ToList();
+        var before = all.TakeWhile(step => step != test).ToList();
+        return (before.LastOrDefault(step => step.Stage == Stage.Mix) ?? before.LastOrDefault(step => step.Stage == Stage.Apply) ?? all[0]).Id;
     }
 
     /// <summary>The hold test that is current, judged from its readings since it was last begun.</summary>
-    private static HoldResult? HoldOf(RepairCase repairCase, PlanStep? current, DateTimeOffset startedAt, IReadOnlyList<RunEvent> kept)
+    private static HoldResult? HoldOf(RepairCase repairCase, PlanStep current, DateTimeOffset startedAt, IReadOnlyList<RunEvent> kept)
     {
-        if (current?.Proof != HoldTest.ProofId)
+        if (current.Proof != HoldTest.ProofId)
         {
             return null;
         }
 
         var climate = ClimateOf(repairCase, startedAt, kept);
-        var since = kept.LastOrDefault(each => each.Kind == RunEventKind.Redo)?.Number ?? 0;
+        var since = kept.LastOrDefault(each => each.Kind == RunEventKind.Redo && Numbering.Parse(each.StepId!).Number == current.Damage)?.Number ?? 0;
         var readings = kept.Where(each => each.Kind == RunEventKind.Pressure && each.StepId == current.Id && each.Number > since).ToList();
         return HoldTest.Judge(
             [.. readings.Select(each => new HoldReading(
@@ -81,28 +96,30 @@ public static class Run
             return new Problem("handed-back", "kind", "This mend was handed back.", "Take the hand-back back first, or start a new mend.");
         }
 
+        var front = state.Fronts.FirstOrDefault(each => each.StepId == next.StepId);
+        var phase = front?.Phase ?? state.Phase;
         return next.Kind switch
         {
-            RunEventKind.Begin when state.Phase != StepPhase.Next => Wrong("Hands are already on it."),
-            RunEventKind.HandsDone when state.Phase is not (StepPhase.Next or StepPhase.Hands) => Wrong("There is nothing in hand."),
-            RunEventKind.Ready or RunEventKind.NotYet when state.Phase != StepPhase.Waiting => Wrong("Nothing is being waited for."),
-            RunEventKind.Proof => RefuseProof(plan, state, next),
+            RunEventKind.Begin when phase != StepPhase.Next => Wrong("Hands are already on it."),
+            RunEventKind.HandsDone when phase is not (StepPhase.Next or StepPhase.Hands) => Wrong("There is nothing in hand."),
+            RunEventKind.Ready or RunEventKind.NotYet when phase != StepPhase.Waiting => Wrong("Nothing is being waited for."),
+            RunEventKind.Proof => RefuseProof(plan, front, next),
             RunEventKind.Redo when plan.Steps.All(step => step.Id != next.StepId) => new Problem("unknown-id", "stepId", $"The plan has no step '{next.StepId ?? "":as-is}'.", "Reload the mend."),
             RunEventKind.Note when string.IsNullOrWhiteSpace(next.Text) || next.Text.Length > 2000 => new Problem("bad-note", "text", "The note is empty, or longer than 2000 characters.", "Write something shorter."),
             RunEventKind.Reading when next.Value is not (>= -10 and <= 45) => new Problem("out-of-range", "value", $"A bench reading lies from {Celsius(-10)} to {Celsius(45)}.", "Read the thermometer again."),
-            RunEventKind.Pressure => RefusePressure(state, next),
+            RunEventKind.Pressure => RefusePressure(front, next),
             RunEventKind.Find when next.Text is not { Length: >= 1 and <= 120 } || string.IsNullOrWhiteSpace(next.Text) =>
                 new Problem("bad-place", "text", "The place is empty or longer than 120 characters.", "Say where in a few words."),
             RunEventKind.HandBack when state.CurrentStepId is not null => Wrong("Steps are still open."),
             RunEventKind.Undo when state.LastNumber == 0 => Wrong("There is nothing to take back."),
-            RunEventKind.Begin or RunEventKind.HandsDone or RunEventKind.Ready or RunEventKind.NotYet when next.StepId != state.CurrentStepId =>
+            RunEventKind.Begin or RunEventKind.HandsDone or RunEventKind.Ready or RunEventKind.NotYet when front is null =>
                 new Problem("not-this-step", "stepId", "Another step is current.", "Reload the mend: it went on elsewhere."),
             _ => null,
         };
     }
 
-    private static Problem? RefusePressure(RunState state, RunEvent next) =>
-        state.Hold is null || next.StepId != state.CurrentStepId
+    private static Problem? RefusePressure(Front? front, RunEvent next) =>
+        front?.Hold is null
             ? new Problem("not-this-step", "stepId", "No hold test is current.", "Reload the mend: it went on elsewhere.")
             : next.Value is not (>= 0 and <= 1000) ? new Problem("out-of-range", "value", $"Gauge pressure lies from {Kpa(0)} to {Kpa(1000)}.", "Read the gauge again.")
             : next.AirC is not (null or >= -30 and <= 70) ? new Problem("out-of-range", "airC", $"Air temperature lies from {Celsius(-30)} to {Celsius(70)}.", "Read the thermometer again.")
@@ -111,10 +128,10 @@ public static class Run
 
     private static Problem Wrong(Message message) => new("not-now", "kind", message, "Reload the mend: it may have gone on in another window.");
 
-    private static Problem? RefuseProof(RepairPlan plan, RunState state, RunEvent next)
+    private static Problem? RefuseProof(RepairPlan plan, Front? front, RunEvent next)
     {
         var test = plan.Steps.FirstOrDefault(step => step.Id == next.StepId)?.Proof;
-        if (next.StepId != state.CurrentStepId || test is null)
+        if (front is null || test is null)
         {
             return new Problem("not-this-step", "stepId", "This test is not the current step.", "Reload the mend: it went on elsewhere.");
         }
@@ -175,7 +192,7 @@ public static class Run
 
                 break;
             case RunEventKind.Redo:
-                foreach (var later in plan.Steps.SkipWhile(one => one.Id != each.StepId))
+                foreach (var later in plan.Steps.SkipWhile(one => one.Id != each.StepId).Where(one => one.Damage == step.Damage))
                 {
                     steps[later.Id] = new Progress { NotBefore = each.At };
                 }
@@ -190,19 +207,22 @@ public static class Run
         progress.DoneAt = step.Timing.Wait is null ? at : null;
     }
 
-    /// <summary>A step whose beginning nobody noted began when the one before it was done.</summary>
+    /// <summary>A step whose beginning nobody noted began when the one before it was done, and hands were off whatever they did last.</summary>
     private static void FillStarts(RepairPlan plan, Dictionary<string, Progress> steps, DateTimeOffset startedAt)
     {
-        var before = startedAt;
-        foreach (var step in plan.Steps)
+        var handsOff = steps.Values.Select(progress => progress.HandsEndedAt).OfType<DateTimeOffset>().Order().ToList();
+        foreach (var lane in plan.Steps.GroupBy(step => step.Damage))
         {
-            var progress = steps[step.Id];
-            if (progress.HandsEndedAt is not null)
+            var before = startedAt;
+            foreach (var progress in lane.Select(step => steps[step.Id]))
             {
-                progress.StartedAt ??= progress.NotBefore > before ? progress.NotBefore : before;
-            }
+                if (progress.HandsEndedAt is { } ended)
+                {
+                    progress.StartedAt ??= new[] { before, progress.NotBefore ?? before, handsOff.LastOrDefault(at => at < ended, before) }.Max();
+                }
 
-            before = progress.DoneAt ?? before;
+                before = progress.DoneAt ?? before;
+            }
         }
     }
 
@@ -237,9 +257,8 @@ public static class Run
             return null;
         }
 
-        var index = plan.Steps.ToList().IndexOf(current);
         var mix = current.UseWithinMin is not null ? current
-            : current.Timing.FollowsOn && index > 0 ? plan.Steps[index - 1]
+            : current.Timing.FollowsOn ? plan.Steps.TakeWhile(step => step != current).LastOrDefault(step => step.Damage == current.Damage)
             : null;
         return mix?.UseWithinMin is { } minutes && steps[mix.Id].StartedAt is { } started ? started.AddMinutes(minutes) : null;
     }

@@ -45,7 +45,17 @@ public sealed record StepState(string StepId, StepPhase Phase, DateTimeOffset? S
 public sealed record LiveWindow(
     string StepId, WaitKind Kind, DateTimeOffset FromAt, DateTimeOffset? OpensAt, DateTimeOffset? ClosesAt, Message Check, Message? WhenLate);
 
-/// <summary>A run, folded from its events.</summary>
+/// <summary>How far the mend of one damage has got.</summary>
+/// <param name="Damage">Which damage, from 1.</param>
+/// <param name="StepId">Its step that is next, in hand or waiting.</param>
+/// <param name="Phase">Where that step stands.</param>
+/// <param name="Window">The wait that runs now, or null.</param>
+/// <param name="UseBy">When the mix in hand is past using, or null.</param>
+/// <param name="Hold">What the readings of its hold test say so far; null when none is current.</param>
+/// <param name="LeadsBackTo">Where a failed test most likely leads back; null while none has failed.</param>
+public sealed record Front(int Damage, string StepId, StepPhase Phase, LiveWindow? Window, DateTimeOffset? UseBy, HoldResult? Hold, string? LeadsBackTo);
+
+/// <summary>A run, folded from its events. What stands here of a current step is that of the damage that needs hands first.</summary>
 /// <param name="CurrentStepId">Step that is next, in hand or waiting; null when all are done.</param>
 /// <param name="Phase">Where the current step stands.</param>
 /// <param name="Steps">All steps.</param>
@@ -60,6 +70,7 @@ public sealed record LiveWindow(
 /// <param name="Hold">What the readings of the hold test say so far; null when none is current.</param>
 /// <param name="Finds">Places found while working, in order.</param>
 /// <param name="LeadsBackTo">Where a failed test most likely leads back: the last mix or application before it; null while none has failed.</param>
+/// <param name="Fronts">How far each damage has got, those that are done left out.</param>
 public sealed record RunState(
     string? CurrentStepId,
     StepPhase Phase,
@@ -74,5 +85,6 @@ public sealed record RunState(
     int LastNumber,
     HoldResult? Hold,
     IReadOnlyList<string> Finds,
-    string? LeadsBackTo = null
+    string? LeadsBackTo,
+    IReadOnlyList<Front> Fronts
 );

@@ -8,10 +8,10 @@ using Microsoft.EntityFrameworkCore;
 
 namespace AbleMend.Server.Log;
 
-/// <summary>A closed mend; without a decision where its record cannot be read.</summary>
+/// <summary>A closed mend, told by the first of its damages; without a decision where its record cannot be read.</summary>
 public sealed record LogEntry(
     int Id, string Tag, string ItemName, MendStatus Status, Decision? Decision, string Location, string DamageKind,
-    Message? MethodName, Message? MaterialName, DateTimeOffset ClosedAt, Message? Words, int? FollowsMendId);
+    Message? MethodName, Message? MaterialName, DateTimeOffset ClosedAt, Message? Words, int? FollowsMendId, int Damages = 1);
 
 /// <summary>The log of closed mends.</summary>
 public static class LogEndpoints
@@ -42,10 +42,10 @@ public static class LogEndpoints
         }
 
         return new LogEntry(
-            row.Id, row.Item.Tag, row.Item.Name, row.Status, plan.Verdict.Decision, repairCase.Damage.Location,
-            Kebab<Core.Gear.DamageKind>.Id(repairCase.Damage.Kind), plan.System?.MethodName, plan.System?.MaterialName, row.ClosedAt!.Value,
+            row.Id, row.Item.Tag, row.Item.Name, row.Status, plan.Verdict.Decision, repairCase.Damages[0].Seen.Location,
+            Kebab<Core.Gear.DamageKind>.Id(repairCase.Damages[0].Seen.Kind), plan.Damages[0].System?.MethodName, plan.Damages[0].System?.MaterialName, row.ClosedAt!.Value,
             Said(row) ?? plan.Verdict.Reasons.FirstOrDefault(reason => reason.Decides)?.Text,
-            row.FollowsMendId);
+            row.FollowsMendId, repairCase.Damages.Count);
     }
 
     /// <summary>What was told when it was handed back: somebody's own words, which no language file changes.</summary>

@@ -12,12 +12,12 @@ internal static class BenchEntries
     /// <summary>A mend under way.</summary>
     public static BenchEntry Entry(MendRow row, RepairPlan plan, RunState state, DateTimeOffset now)
     {
-        var index = plan.Steps.ToList().FindIndex(step => step.Id == state.CurrentStepId);
-        var next = index >= 0 && index + 1 < plan.Steps.Count ? plan.Steps[index + 1].Title : null;
+        var current = plan.Steps.FirstOrDefault(step => step.Id == state.CurrentStepId);
+        var next = plan.Steps.SkipWhile(step => step != current).Skip(1).FirstOrDefault(step => step.Damage == current?.Damage)?.Title;
         var titles = plan.Steps.ToDictionary(step => step.Id, step => step.Title);
         return new BenchEntry(
             row.Id, row.Item.Tag, row.Item.Name, BenchOrder.UrgencyOf(state, now), state.Phase,
-            index >= 0 ? plan.Steps[index].Title : "Hand it back", next, state.Window, state.UseBy, row.DueAt, state.ReadyAt,
+            current?.Title ?? "Hand it back", next, state.Window, state.UseBy, row.DueAt, state.ReadyAt,
             state.Steps.Count(step => step.Phase == StepPhase.Done), state.Steps.Count,
             [
                 .. state.Timeline.Where(step => step.StartsAt is not null)
@@ -27,7 +27,12 @@ internal static class BenchEntries
 
     /// <summary>A mend that is not started.</summary>
     public static DraftEntry Draft(MendRow row, RepairCase repairCase) =>
-        new(row.Id, row.Item.Tag, row.Item.Name, $"{Words(repairCase.Damage.Kind)}, {repairCase.Damage.Location.Replace('-', ' ')}", row.DueAt, row.FollowsMendId);
+        new(row.Id, row.Item.Tag, row.Item.Name, Words(repairCase), row.DueAt, row.FollowsMendId);
 
-    private static string Words(DamageKind kind) => Kebab<DamageKind>.Id(kind).Replace('-', ' ');
+    private static string Words(RepairCase repairCase)
+    {
+        var first = repairCase.Damages[0].Seen;
+        var others = repairCase.Damages.Count - 1;
+        return $"{Kebab<DamageKind>.Id(first.Kind)}, {first.Location}".Replace('-', ' ') + (others > 0 ? $", and {others} more" : "");
+    }
 }

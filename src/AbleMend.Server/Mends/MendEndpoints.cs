@@ -25,10 +25,10 @@ public static class MendEndpoints
             .Described("getMend", "A mend.");
         mends.MapPost("/", async (NewMend request, MendStore store, CancellationToken cancel) =>
                 await store.OpenAsync(request, cancel) is { } changed ? Answer(changed, 0) : ProblemAnswers.NotFound("item", request.ItemId))
-            .Described("openMend", "Open a mend of an item.");
+            .WithMetadata(new TakesCases()).Described("openMend", "Open a mend of an item.");
         mends.MapPut("/{id:int}/case", async (int id, [FromHeader(Name = "If-Match")] int version, RepairCase repairCase, MendStore store, CancellationToken cancel) =>
                 Answer(await store.ChangeCaseAsync(id, version, repairCase, cancel), version, id))
-            .Described("putCase", "Change the case of a mend that is not started.");
+            .WithMetadata(new TakesCases()).Described("putCase", "Change the case of a mend that is not started.");
         mends.MapPost("/{id:int}/start", async (int id, [FromHeader(Name = "If-Match")] int version, MendStore store, CancellationToken cancel) =>
                 Answer(await store.StartAsync(id, version, cancel), version, id))
             .Described("startMend", "Freeze the plan and start the run.");

@@ -191,7 +191,7 @@ public sealed class MendStore(MendDb db, ShopStore shop, Planner planner, TimePr
 
     private static IEnumerable<FoundBefore> Finds(MendRow row, Mend mend) =>
     [
-        .. (mend.Case.Damage.Finds ?? []).Select(find => new FoundBefore(row.Id, row.CreatedAt, find.Place)),
+        .. mend.Case.Damages.SelectMany(damage => damage.Seen.Finds ?? []).Select(find => new FoundBefore(row.Id, row.CreatedAt, find.Place)),
         .. Run.Standing(mend.Events).Where(each => each.Kind == RunEventKind.Find)
             .Select(each => new FoundBefore(row.Id, each.At, each.Text!)),
     ];

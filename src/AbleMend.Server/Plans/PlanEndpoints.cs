@@ -16,6 +16,7 @@ public static class PlanEndpoints
                 var outcome = planner.Effects(repairCase.StartingAt(time.GetUtcNow()), figure);
                 return outcome.Value is { } effects ? Results.Ok(effects) : ProblemAnswers.Unprocessable(outcome.Problems);
             })
+            .WithMetadata(new TakesCases())
             .WithName("effectsOn")
             .WithSummary("What a figure of a case's plan becomes when each that it is worked out from is a little more. Nothing is kept.")
             .Produces<IReadOnlyList<Effect>>()
@@ -27,6 +28,7 @@ public static class PlanEndpoints
                 var outcome = planner.Plan(repairCase.StartingAt(time.GetUtcNow()));
                 return outcome.Value is { } plan ? Results.Ok(plan) : ProblemAnswers.Unprocessable(outcome.Problems);
             })
+            .WithMetadata(new TakesCases())
             .WithName("planCase")
             .WithSummary("Plan a case. Nothing is kept.")
             .Produces<RepairPlan>()

@@ -32,8 +32,8 @@ public class CommandLineTests
         JsonSerializer.Deserialize<RepairPlan>(Run("plan", Example, "--json").Output, OpenJson.Options)!.Format.ShouldBe(RepairPlan.CurrentFormat);
 
     [Theory]
-    [InlineData("\"depthMm\": 0.5", "\"depthMm\": -3", "damage.depthMm: -3 mm is outside")]
-    [InlineData("\"depthMm\": 0.5", "\"depthMm\": NaN", "damage.depthMm")]
+    [InlineData("\"depthMm\": 0.5", "\"depthMm\": -3", "damages[0].seen.depthMm: -3 mm is outside")]
+    [InlineData("\"depthMm\": 0.5", "\"depthMm\": NaN", "damages[0].seen.depthMm")]
     [InlineData("\"depthMm\": 0.5", "\"depthMm\": 400", "deeper than the item")]
     [InlineData("\"pu-polyester-board\"", "\"cheese\"", "item.construction: 'cheese' is not known")]
     [InlineData("\"format\"", "", "case")]

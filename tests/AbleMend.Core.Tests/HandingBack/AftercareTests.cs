@@ -35,7 +35,7 @@ public class AftercareTests
         plan.Aftercare.LookAgainAt!.Value.ShouldBeGreaterThan(plan.ReadyAt!.Value);
         if (plan.ProperRepairBy is { } proper)
         {
-            plan.Aftercare.LookAgainAt.Value.ShouldBeLessThan(proper);
+            plan.Aftercare.LookAgainAt!.Value.ShouldBeLessThan(proper);
         }
     }
 

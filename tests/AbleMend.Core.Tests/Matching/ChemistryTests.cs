@@ -35,7 +35,7 @@ public class ChemistryTests
     {
         var refused = Cases.Usual(construction, kind).Choosing(method, material).Refused().Single();
         refused.Code.ShouldBe("system-vetoed");
-        refused.Field.ShouldBe("choice.material");
+        refused.Field.ShouldBe("damages[0].choice.material");
         var candidate = Cases.Usual(construction, kind).Planned().Candidates.Single(each => each.Method == method && each.Material == material);
         candidate.Vetoed.ShouldBeTrue();
         candidate.Findings.ShouldContain(finding => finding.Rule == rule && finding.Weight == Weight.Veto);
@@ -46,9 +46,9 @@ public class ChemistryTests
     public void A_product_of_the_shops_own_of_the_same_chemistry_does_not_get_round_it(string construction, DamageKind kind, string method, string material, string rule)
     {
         var mine = Cases.Planner.Catalogue.Materials[material] with { Id = "own-wonder-stuff", Name = "Wonder stuff" };
-        var tried = Cases.Usual(construction, kind) with { Products = [mine], Choice = new Choice(method, "own-wonder-stuff") };
+        var tried = (Cases.Usual(construction, kind) with { Products = [mine] }).Chosen(new Choice(method, "own-wonder-stuff"));
         tried.Refused().Single().Code.ShouldBe("system-vetoed");
-        (tried with { Choice = null }).Planned().Candidates.Single(each => each.Method == method && each.Material == mine.Id).Findings.ShouldContain(finding => finding.Rule == rule);
+        tried.Chosen(null).Planned().Candidates.Single(each => each.Method == method && each.Material == mine.Id).Findings.ShouldContain(finding => finding.Rule == rule);
     }
 
     [Fact]

@@ -35,7 +35,7 @@ public class MatchingTests
     {
         var problem = Cases.Eps().Choosing(method, resin).Refused().Single();
         problem.Code.ShouldBe("system-vetoed");
-        problem.Field.ShouldBe("choice.material");
+        problem.Field.ShouldBe("damages[0].choice.material");
         problem.Message.ToString().ShouldContain("EPS foam core");
     }
 
@@ -81,7 +81,7 @@ public class MatchingTests
 
     [Fact]
     public void Epoxy_goes_on_either() =>
-        new[] { Cases.DeckDing(), Cases.Eps() }.ShouldAllBe(each => each.Planned().Candidates.Any(candidate => candidate.Material == "epoxy-2to1" && !candidate.Vetoed));
+        new[] { Cases.DeckDing(), Cases.Eps() }.ShouldAllBe(each => each.Planned().Damages[0].Candidates.Any(candidate => candidate.Material == "epoxy-2to1" && !candidate.Vetoed));
 
     // Boundary pairs at the label's own limits, 12 to 32 °C.
     [Theory]

@@ -153,7 +153,7 @@ public class FigureContract
         };
 
     private static Outcome<RepairPlan> Set(string id, string figure, double value) =>
-        Cases.Planner.Plan(GalleryTests.Read(id) with { Overrides = [new Override(figure, value, "tried by hand")] });
+        Cases.Planner.Plan(GalleryTests.Read(id).ByHand([new Override(figure, value, "tried by hand")]));
 
     private static IReadOnlySet<string> Ancestors(IReadOnlyDictionary<string, Figure> figures, string id)
     {

@@ -93,7 +93,7 @@ public class FillGlassCoatTests
     [Fact]
     public void A_hand_set_batch_carries_through_to_its_parts()
     {
-        var plan = (Cases.FinBox() with { Overrides = [new Override("glass.batch", 45, "two helpers, the large cup")] }).Planned();
+        var plan = Cases.FinBox().ByHand([new Override("glass.batch", 45, "two helpers, the large cup")]).Planned();
         plan.Figure("glass.batch").SetByHand!.ShouldBe(new SetByHand(30, "two helpers, the large cup"));
         plan.Figure("glass.part-a").Value.ShouldBe(30, 1e-9);
         plan.Figure("glass.part-b").Value.ShouldBe(15, 1e-9);
@@ -102,7 +102,7 @@ public class FillGlassCoatTests
     [Fact]
     public void A_wider_margin_by_hand_needs_more_cloth_and_resin()
     {
-        var wide = (Cases.FinBox() with { Overrides = [new Override("patch.margin", 35, "old cracks further out")] }).Planned();
+        var wide = Cases.FinBox().ByHand([new Override("patch.margin", 35, "old cracks further out")]).Planned();
         wide.Figure("glass.area").Value.ShouldBeGreaterThan(J21.Figure("glass.area").Value);
         wide.Figure("glass.need").Value.ShouldBeGreaterThan(J21.Figure("glass.need").Value);
     }

@@ -93,12 +93,12 @@ public class OpenJsonTests
     private static readonly string Json = JsonSerializer.Serialize(Cases.DeckDing(), OpenJson.Options);
 
     [Theory]
-    [InlineData("\"depthMm\":3.5", "\"depthMm\":NaN", "damage.depthMm")]
-    [InlineData("\"depthMm\":3.5", "\"depthMm\":\"3.5\"", "damage.depthMm")]
-    [InlineData("\"depthMm\":3.5", "\"depthMm\":null", "damage.depthMm")]
-    [InlineData("\"cause\":\"knock\"", "\"cause\":\"gremlins\"", "damage.cause")]
-    [InlineData("\"cause\":\"knock\"", "\"cause\":1", "damage.cause")]
-    [InlineData("\"kind\":\"round\"", "\"kind\":\"blob\"", "damage.shape")]
+    [InlineData("\"depthMm\":3.5", "\"depthMm\":NaN", "damages[0].seen.depthMm")]
+    [InlineData("\"depthMm\":3.5", "\"depthMm\":\"3.5\"", "damages[0].seen.depthMm")]
+    [InlineData("\"depthMm\":3.5", "\"depthMm\":null", "damages[0].seen.depthMm")]
+    [InlineData("\"cause\":\"knock\"", "\"cause\":\"gremlins\"", "damages[0].seen.cause")]
+    [InlineData("\"cause\":\"knock\"", "\"cause\":1", "damages[0].seen.cause")]
+    [InlineData("\"kind\":\"round\"", "\"kind\":\"blob\"", "damages[0].seen.shape")]
     [InlineData("\"depthMm\":3.5", "\"depthMn\":3.5", "damage")]
     [InlineData("\"depthMm\":3.5,", "", "damage")]
     public void Broken_JSON_names_its_place(string good, string bad, string field)

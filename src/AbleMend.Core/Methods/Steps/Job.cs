@@ -30,7 +30,7 @@ internal sealed class Job(MethodInputs inputs) : IWordy
     public CaseView View => inputs.View;
 
     /// <value>The damage.</value>
-    public Damage Damage => View.Case.Damage;
+    public Damage Damage => View.Damage;
 
     /// <value>The material that holds.</value>
     public Material Main => inputs.Materials.Main;

@@ -1,0 +1,67 @@
+using System.Globalization;
+using AbleMend.Core.Figures;
+using AbleMend.Core.Words;
+
+namespace AbleMend.Core.Plans;
+
+/// <summary>
+/// Identifiers of steps and figures where an item has several damages. Those of the first stand as its method gives them, so that a
+/// second damage renames nothing; those of the others carry the number of their damage in front, as in <c>2:cut.depth</c>.
+/// </summary>
+public static class Numbering
+{
+    private const char Mark = ':';
+
+    /// <summary>The identifier in the whole plan.</summary>
+    /// <param name="number">Which damage, from 1.</param>
+    /// <param name="id">Identifier within that damage.</param>
+    public static string Of(int number, string id) => number == 1 ? id : string.Create(CultureInfo.InvariantCulture, $"{number}{Mark}{id}");
+
+    /// <summary>The damage of an identifier of the whole plan, and the identifier within it.</summary>
+    public static (int Number, string Id) Parse(string id) =>
+        id.IndexOf(Mark, StringComparison.Ordinal) is var at and > 0 && int.TryParse(id.AsSpan(0, at), NumberStyles.None, CultureInfo.InvariantCulture, out var number)
+            ? (number, id[(at + 1)..])
+            : (1, id);
+
+    /// <summary>A step of a damage, with the identifiers of the whole plan.</summary>
+    internal static PlanStep Of(int number, PlanStep step) =>
+        step with
+        {
+            Id = Of(number, step.Id),
+            Title = Of(number, step.Title),
+            Instruction = Of(number, step.Instruction),
+            DoNotForget = Maybe(number, step.DoNotForget),
+            Figures = [.. step.Figures.Select(id => Of(number, id))],
+            Timing = step.Timing with
+            {
+                StepId = Of(number, step.Id),
+                Damage = number,
+                Wait = step.Timing.Wait is { } wait ? wait with { CountsFrom = Maybe(number, wait.CountsFrom), Because = Maybe(number, wait.Because), Check = Of(number, wait.Check), WhenLate = Maybe(number, wait.WhenLate) } : null,
+            },
+        };
+
+    /// <summary>A figure of a damage, with the identifiers of the whole plan.</summary>
+    internal static Figure Of(int number, Figure figure) =>
+        number == 1 ? figure : figure with
+        {
+            Id = Of(number, figure.Id),
+            Derivation = figure.Derivation with { Rule = Of(number, figure.Derivation.Rule), Inputs = [.. figure.Derivation.Inputs.Select(id => Of(number, id))], WouldChange = Maybe(number, figure.Derivation.WouldChange) },
+        };
+
+    /// <summary>A warning of a damage, with the identifiers of the whole plan.</summary>
+    internal static Warning Of(int number, Warning warning) => warning with { StepId = Maybe(number, warning.StepId), Text = Of(number, warning.Text.Told()) };
+
+    /// <summary>A text whose measures name the figures of the whole plan.</summary>
+    private static Message Of(int number, Message text) => number == 1 ? text : new Message(text.Template, [.. text.Arguments.Select(argument => Of(number, argument))]);
+
+    private static Argument Of(int number, Argument argument) => argument switch
+    {
+        MeasureArgument measure => measure with { Figure = Maybe(number, measure.Figure) },
+        MessageArgument inner => new MessageArgument(Of(number, inner.Message)),
+        _ => argument,
+    };
+
+    private static Message? Maybe(int number, Message? text) => text is null ? null : Of(number, text);
+
+    private static string? Maybe(int number, string? id) => id is null ? null : Of(number, id);
+}

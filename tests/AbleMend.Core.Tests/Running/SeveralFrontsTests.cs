@@ -1,0 +1,99 @@
+using AbleMend.Core.Gear;
+using AbleMend.Core.Plans;
+using AbleMend.Core.Running;
+
+namespace AbleMend.Core.Tests.Running;
+
+/// <summary>The run of an item with two damages: each has a front of its own.</summary>
+public class SeveralFrontsTests
+{
+    private static readonly DateTimeOffset Now = Cases.Morning;
+
+    private static readonly RepairCase Two = Cases.DeckDing(0.6) with
+    {
+        Damages =
+        [
+            new DamageToMend(Cases.DeckDing(0.6).Damage, new Choice("fill-glass-coat", "epoxy-2to1")),
+            new DamageToMend(Cases.DeckDing(0.6).Damage with { Location = "bottom" }, new Choice("uv-under-film", "uv-polyester")),
+        ],
+    };
+
+    private static Mend Started() => Mend.Open(Two, Cases.Planner, Now).Value!.Start(Cases.Planner, Now).Value!;
+
+    [Fact]
+    public void Each_damage_goes_on_by_itself_and_the_one_that_needs_hands_leads()
+    {
+        var mend = Started();
+        var plan = mend.Plan!;
+        mend.StateAt(Now).Fronts.Select(front => (front.Damage, front.StepId)).ShouldBe([(1, First(plan, 1)), (2, First(plan, 2))]);
+        var waiting = UntilWaiting(mend, 1, out var at);
+        var state = waiting.StateAt(at);
+        state.Fronts[0].Phase.ShouldBe(StepPhase.Waiting);
+        state.CurrentStepId.ShouldBe(First(plan, 2), "while the glass cures, hands are on the other");
+        var both = waiting.Keep(new Happening(RunEventKind.HandsDone, First(plan, 2)), at.AddMinutes(4)).Value!.StateAt(at.AddMinutes(4));
+        both.Fronts[0].ShouldBe(state.Fronts[0], "work on the other does not touch it");
+        both.Fronts[1].StepId.ShouldNotBe(First(plan, 2));
+    }
+
+    [Fact]
+    public void Work_begun_by_nobodys_note_began_when_hands_were_off_the_other()
+    {
+        var mend = UntilWaiting(Started(), 1, out var at);
+        var state = mend.Keep(new Happening(RunEventKind.HandsDone, First(mend.Plan!, 2)), at.AddMinutes(7)).Value!.StateAt(at.AddMinutes(7));
+        state.Steps.Single(step => step.StepId == First(mend.Plan!, 2)).StartedAt.ShouldBe(at);
+    }
+
+    [Fact]
+    public void A_step_of_neither_front_is_refused()
+    {
+        var mend = Started();
+        var later = mend.Plan!.Steps.Last(step => step.Damage == 2).Id;
+        mend.Keep(new Happening(RunEventKind.Begin, later), Now).Problems.Single().Code.ShouldBe("not-this-step");
+    }
+
+    [Fact]
+    public void Doing_one_again_leaves_the_other_done()
+    {
+        var mend = Done(Started(), 2);
+        var again = mend.Keep(new Happening(RunEventKind.HandsDone, First(mend.Plan!, 1)), Now.AddDays(3)).Value!.Keep(new Happening(RunEventKind.Redo, First(mend.Plan!, 1)), Now.AddDays(3)).Value!;
+        again.StateAt(Now.AddDays(3)).Fronts.Single().StepId.ShouldBe(First(mend.Plan!, 1));
+    }
+
+    [Fact]
+    public void It_is_handed_back_when_all_are_done_and_what_was_for_now_follows_alone()
+    {
+        var one = Done(Started(), 1);
+        one.Keep(new Happening(RunEventKind.HandBack, Text: "half"), Now.AddDays(5)).Problems.Single().Code.ShouldBe("not-now");
+        var back = Done(one, 2).Keep(new Happening(RunEventKind.HandBack, Text: "all"), Now.AddDays(5)).Value!;
+        back.Status.ShouldBe(MendStatus.HandedBack);
+        back.Follows!.Case.Damages.Single().Seen.Location.ShouldBe("bottom", "only the film was for now");
+        Cases.Planner.Plan(back.Follows.Case.StartingAt(Now)).Problems.ShouldBeEmpty();
+    }
+
+    private static string First(RepairPlan plan, int damage) => plan.Steps.First(step => step.Damage == damage).Id;
+
+    private static Mend UntilWaiting(Mend mend, int damage, out DateTimeOffset at)
+    {
+        at = Now;
+        while (mend.StateAt(at).Fronts.Single(front => front.Damage == damage) is { Phase: StepPhase.Next } front)
+        {
+            at = at.AddMinutes(5);
+            mend = mend.Keep(new Happening(RunEventKind.HandsDone, front.StepId), at).Value!;
+        }
+
+        return mend;
+    }
+
+    private static Mend Done(Mend mend, int damage)
+    {
+        for (var i = 0; i < 200 && mend.StateAt(Now).Fronts.FirstOrDefault(front => front.Damage == damage) is { } front; i++)
+        {
+            var proof = mend.Plan!.Steps.Single(step => step.Id == front.StepId).Proof;
+            mend = mend.Keep(front.Phase == StepPhase.Waiting ? new Happening(RunEventKind.Ready, front.StepId)
+                : proof is not null ? new Happening(RunEventKind.Proof, front.StepId, Value: 0.5, Passed: true)
+                : new Happening(RunEventKind.HandsDone, front.StepId), Now).Value!;
+        }
+
+        return mend;
+    }
+}
