@@ -123,6 +123,26 @@ public static class OldFormats
         }
 
         document["damages"] = new JsonArray(damage);
+        foreach (var step in (document["steps"] as JsonArray ?? []).OfType<JsonObject>().Where(step => step["stage"]?.ToString() == "mix"))
+        {
+            step["pour"] = PourOf([.. (step["figures"] as JsonArray ?? []).Select(figure => $"{figure}")]);
+        }
+    }
+
+    /// <summary>What went into a cup was known by how its figures are called, in the order in which it goes in.</summary>
+    private static JsonObject PourOf(IReadOnlyList<string> figures)
+    {
+        string? Ending(string end) => figures.FirstOrDefault(id => id.EndsWith(end, StringComparison.Ordinal));
+        var inParts = Ending(".part-a") is not null;
+        var parts = ((IEnumerable<string>)[".kits", ".part-a", ".part-a-g", ".part-b", ".part-b-g", ".batch", ".resin-g", ".catalyst-drops", ".filler"])
+            .Where(end => !inParts || end != ".batch").Select(Ending).OfType<string>();
+        var lead = new[] { Ending(".part-a") ?? Ending(".batch"), Ending(".part-b") ?? Ending(".catalyst-drops") }.OfType<string>();
+        return new JsonObject
+        {
+            ["parts"] = new JsonArray([.. parts.Select(id => JsonValue.Create(id))]),
+            ["lead"] = new JsonArray([.. lead.Select(id => JsonValue.Create(id))]),
+            ["cups"] = Ending(".batches"),
+        };
     }
 
     private static void Move(JsonObject from, string name, JsonObject to, string newName)

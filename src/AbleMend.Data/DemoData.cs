@@ -122,7 +122,7 @@ public static class DemoData
         var started = now + shift;
         var repairCase = draft with { Wanted = draft.Wanted with { StartAt = started } };
         var plan = Require(planner.Plan(repairCase));
-        var events = Events(rehearsal, at, shift);
+        var events = UpTo(now, Events(rehearsal, at, shift));
         row.Status = MendStatus.Running;
         row.CaseJson = JsonSerializer.Serialize(repairCase, OpenJson.Options);
         row.PlanJson = JsonSerializer.Serialize(plan, OpenJson.Options);
@@ -140,6 +140,10 @@ public static class DemoData
         row.Version = events.Count + 1;
         row.Events.AddRange(events.Select(EventRows.ToRow));
     }
+
+    /// <summary>What has happened by now, in the order in which it did: where an item has several damages, one waits while another is worked on.</summary>
+    private static List<RunEvent> UpTo(DateTimeOffset now, IReadOnlyList<RunEvent> events) =>
+        [.. events.Where(each => each.At <= now).OrderBy(each => each.At).Select((each, i) => each with { Number = i + 1 })];
 
     private static List<RunEvent> Events(RepairPlan rehearsal, DemoMoment at, TimeSpan shift)
     {

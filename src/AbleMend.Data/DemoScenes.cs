@@ -51,6 +51,7 @@ internal static class DemoItems
         Board("BOO-15", "Walking boots, 43", "boot-leather", now, 31),
         Board("PAD-05", "Paddle, 215 cm", "carbon-paddle", now, 30),
         Board("HAR-02", "Climbing harness, M", "climbing-harness", now, 50),
+        Board("BRD-13", "Longboard, plum", "pu-polyester-board", now, 36),
     ];
 
     private static ItemRow Board(string tag, string name, string construction, DateTimeOffset now, int months, string warranty = "None") =>
@@ -97,6 +98,11 @@ internal static class DemoScenes
             new("SKI-22R", new Damage(DamageKind.CoreShot, "base", new OvalShape(34, 12), 2.3, false, Cause.Knock), For(later), null,
                 new("level", StepPhase.Next, TimeSpan.FromMinutes(15)), Days(1)),
             new("HAR-02", new Damage(DamageKind.Tear, "anywhere", new CrackShape(20, 2), 1, false, Cause.Wear), For(null), null, null, Days(1), true),
+            new("BRD-13", Ding("deck", 40, 5), For(later.AddDays(3)), System("fill-glass-coat", "epoxy-2to1"),
+                new("glass", StepPhase.Waiting, TimeSpan.FromMinutes(20)), Days(1))
+            {
+                MoreDamages = [Ding("bottom", 28, 4), new(DamageKind.Crack, "rail", new CrackShape(60, 1), 0.5, false, Cause.Knock)],
+            },
         ];
     }
 

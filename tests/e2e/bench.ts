@@ -9,7 +9,7 @@ export async function openMend(page: Page, url: string, tag: string): Promise<nu
 }
 
 export async function kept(page: Page): Promise<void> {
-  await expect(page.getByText(/^kept /)).toBeVisible();
+  await expect(page.getByText(/^saved /)).toBeVisible();
 }
 
 export async function setNumber(page: Page, label: string | RegExp, value: string): Promise<void> {
@@ -29,12 +29,12 @@ export async function goOnTo(page: Page, heading: string | null): Promise<string
     if (title === heading) return seen;
     seen.push(title);
     const before = await page.locator('main').innerText();
-    const go = now.getByRole('button', { name: /^(Done|Mix it now|Mixed|Ready|Yes, it passes|Keep the result)/ });
+    const go = now.getByRole('button', { name: /^(Done|Mix it now|Mixed|Ready|Yes, it passes|Save the result)/ });
     await expect(go).toBeVisible();
-    if ((await go.innerText()).startsWith('Keep the result')) await now.getByRole('textbox', { name: /passes up to/ }).fill('0.4');
+    if ((await go.innerText()).startsWith('Save the result')) await now.getByRole('textbox', { name: /passes up to/ }).fill('0.4');
     await go.click();
     await expect.poll(() => page.locator('main').innerText()).not.toBe(before);
-    await expect(page.getByRole('button', { name: /Take the last one back/ })).toBeEnabled();
+    await expect(page.getByRole('button', { name: /Undo last/ })).toBeEnabled();
   }
   throw new Error(`never came to ${heading}; saw ${seen.join(', ')}`);
 }

@@ -17,7 +17,7 @@ test('every worked case opens, looks, and is planned or sent on', async ({ page 
   const faults: string[] = [];
   page.on('pageerror', (fault) => faults.push(fault.message));
   await page.goto(`${server.url}/gallery`);
-  await expect(page.getByRole('heading', { name: 'Worked cases' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Worked examples' })).toBeVisible();
   await expect(page.locator('main li').first()).toBeVisible();
   const titles = await page.locator('main li button span:last-child').allInnerTexts();
   expect(titles.length).toBeGreaterThanOrEqual(36);
@@ -71,7 +71,7 @@ for (const { job, tag, taps, typed, method } of commonJobs) {
 test('what holds a life is refused, and cannot be planned round', async ({ page }) => {
   await page.goto(`${server.url}/new`);
   await page.getByRole('button', { name: /^HAR-02/ }).click();
-  await expect(page.getByRole('region', { name: 'Verdict' })).toContainText('Not mended here, ever');
+  await expect(page.getByRole('region', { name: 'Verdict' })).toContainText('Never mended here');
   await expect(page.getByRole('button', { name: 'Match it' })).toHaveCount(0);
   await page.goto(page.url().replace(/look$/, 'plan'));
   await expect(page.getByText('Not mended here.')).toBeVisible();
@@ -94,8 +94,8 @@ test('a leak is found, kept on the item, and counted', async ({ page }) => {
   const finding = page.getByRole('region', { name: 'Finding it' });
   await expect(finding).toContainText('dark spot');
   for (const place of ['left knee, inside', 'seat, by the seam']) {
-    await finding.getByRole('textbox', { name: /A find/ }).fill(place);
-    await finding.getByRole('button', { name: 'Keep the find' }).click();
+    await finding.getByRole('textbox', { name: 'Found at' }).fill(place);
+    await finding.getByRole('button', { name: 'Save it' }).click();
   }
   await expect(finding.getByRole('listitem')).toHaveCount(2);
   await kept(page);
@@ -107,11 +107,11 @@ test('a shop adds its own product from its label, and it is matched at once', as
   await page.goto(`${server.url}/shelf`);
   const own = page.getByRole('region', { name: 'Your own products' });
   await own.getByRole('combobox').selectOption({ label: 'Urethane repair adhesive' });
-  await own.getByLabel('What you call it').fill('Workshop urethane');
-  await own.getByRole('button', { name: 'Add it from its label' }).click();
+  await own.getByLabel('Product name').fill('Workshop urethane');
+  await own.getByRole('button', { name: 'Add the product' }).click();
   await own.getByRole('textbox', { name: 'Loadable' }).fill('600');
-  await page.getByRole('button', { name: 'Keep it' }).click();
-  await expect(page.getByText('Kept.', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('Saved.', { exact: true })).toBeVisible();
   await page.goto(`${server.url}/new`);
   await page.getByRole('button', { name: /^BOO-15/ }).click();
   await page.getByRole('button', { name: 'Match it' }).click();
@@ -122,18 +122,18 @@ test('a hold test takes readings, says that it is too early to tell, and what wa
   await openWorked(page, 'CSM boat, tube punctured');
   await page.goto(page.url().replace(/look$/, 'plan'));
   await page.getByRole('button', { name: 'Start the mend' }).click();
-  await page.getByRole('textbox', { name: 'Found another: where?' }).fill('seam under the towing ring');
-  await page.getByRole('button', { name: 'Keep the find' }).click();
+  await page.getByRole('textbox', { name: 'Another leak or flaw, found at' }).fill('seam under the towing ring');
+  await page.getByRole('button', { name: 'Save find' }).click();
   await expect(page.getByText('Found while working:')).toBeVisible();
   await goOnTo(page, 'Hold the pressure');
   const readings = page.getByRole('region', { name: 'Readings' });
   for (const [kept, kpa] of [[1, '20.6'], [2, '20.5']] as const) {
     await readings.getByRole('textbox', { name: 'Gauge, kPa' }).fill(kpa);
-    await readings.getByRole('button', { name: 'Keep the reading' }).click();
+    await readings.getByRole('button', { name: 'Save reading' }).click();
     await expect(readings).toContainText(`${kept} readings, 0 of them past the first ten minutes`);
   }
   await readings.getByRole('textbox', { name: 'Gauge, kPa' }).fill('-3');
-  await readings.getByRole('button', { name: 'Keep the reading' }).click();
+  await readings.getByRole('button', { name: 'Save reading' }).click();
   await expect(page.getByText('Gauge pressure lies from 0 kPa to 1000 kPa.')).toBeVisible();
   await expect(readings).toContainText('2 readings');
   await openWorked(page, 'CSM boat, tube punctured');
@@ -143,15 +143,15 @@ test('a hold test takes readings, says that it is too early to tell, and what wa
 test('an offcut on the shelf is cut before a roll, and an opened tin says how long it is good', async ({ page }) => {
   await page.goto(`${server.url}/shelf`);
   const offcuts = page.getByRole('region', { name: 'Offcuts' });
-  await offcuts.getByRole('textbox', { name: 'Written on it' }).fill('sailmaker, blue');
+  await offcuts.getByRole('textbox', { name: 'Label on it' }).fill('sailmaker, blue');
   await offcuts.getByRole('combobox').selectOption({ label: 'Plain glass cloth 136 g/m²' });
   await offcuts.getByRole('textbox', { name: 'Length, mm' }).fill('135');
   await offcuts.getByRole('textbox', { name: 'Width, mm' }).fill('135');
   await offcuts.getByRole('button', { name: 'Add the offcut' }).click();
   const tin = page.getByRole('listitem').filter({ hasText: 'UV sanding resin, polyester kind' });
   await tin.getByLabel('opened').fill('2026-04-01');
-  await page.getByRole('button', { name: 'Keep it' }).click();
-  await expect(page.getByText('Kept.', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('Saved.', { exact: true })).toBeVisible();
   await expect(tin).toContainText('good until 2026-09-30');
   await page.goto(`${server.url}/new`);
   await page.getByRole('button', { name: /^BRD-04/ }).click();

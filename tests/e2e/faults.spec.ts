@@ -18,7 +18,7 @@ test.describe('what is wrong is said, with its place and its remedy, and nothing
       await openMend(page, server.url, 'BRD-02');
       await setNumber(page, /How deep/, value);
       await expect(page.getByRole('alert')).toContainText(told);
-      await expect(page.getByText(/^not kept yet/)).toBeVisible();
+      await expect(page.getByText(/^not saved yet/)).toBeVisible();
       await expect(page.getByRole('textbox', { name: /How deep/ })).toHaveValue(value);
       await page.reload();
       await expect(page.getByRole('textbox', { name: /How deep/ })).toHaveValue('3');
@@ -40,7 +40,7 @@ test('a trace that crosses itself is refused until it is mended', async ({ page 
 });
 
 test('an edit after going back in history belongs to the mend that is shown', async ({ page }) => {
-  const depthOf = async (id: number) => (await (await page.request.get(`${server.url}/api/mends/${id}`)).json()).case.damage.depthMm as number;
+  const depthOf = async (id: number) => (await (await page.request.get(`${server.url}/api/mends/${id}`)).json()).case.damages[0].seen.depthMm as number;
   const first = await openMend(page, server.url, 'BRD-02');
   await page.getByRole('link', { name: 'Bench' }).click();
   await page.getByRole('link', { name: 'Start a mend' }).first().click();
@@ -66,17 +66,17 @@ test('two windows on one mend get a clear conflict, and each can choose', async 
   await other.goto(page.url());
   await setNumber(other, /How deep/, '5');
   await kept(other);
-  await expect.poll(async () => (await (await page.request.get(page.url().replace(/.*mends\/(\d+).*/, `${server.url}/api/mends/$1`))).json()).case.damage.depthMm).toBe(5);
+  await expect.poll(async () => (await (await page.request.get(page.url().replace(/.*mends\/(\d+).*/, `${server.url}/api/mends/$1`))).json()).case.damages[0].seen.depthMm).toBe(5);
   await setNumber(page, /How deep/, '7');
   await expect(page.getByRole('alert')).toContainText('Somebody else changed this mend first');
   await expect(page.getByRole('textbox', { name: /How deep/ })).toHaveValue('7');
-  await page.getByRole('button', { name: 'Look at theirs' }).click();
+  await page.getByRole('button', { name: 'Use theirs' }).click();
   await expect(page.getByRole('textbox', { name: /How deep/ })).toHaveValue('5');
   await setNumber(other, /How deep/, '6');
   await kept(other);
   await setNumber(page, /How deep/, '8');
   await page.getByRole('button', { name: 'Keep mine instead' }).click();
-  await expect.poll(async () => (await (await page.request.get(page.url().replace(/.*mends\/(\d+).*/, `${server.url}/api/mends/$1`))).json()).case.damage.depthMm).toBe(8);
+  await expect.poll(async () => (await (await page.request.get(page.url().replace(/.*mends\/(\d+).*/, `${server.url}/api/mends/$1`))).json()).case.damages[0].seen.depthMm).toBe(8);
 });
 
 test('EPS shows polyester kept off, with the layer that it protects', async ({ page }) => {
@@ -104,7 +104,7 @@ test('a body of fifty megabytes is turned away by name', async () => {
 
 test('an address with nothing behind it leads back to the bench', async ({ page }) => {
   await page.goto(`${server.url}/mends`);
-  await expect(page.getByRole('heading', { name: 'There is nothing here' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Page not found' })).toBeVisible();
   await page.getByRole('link', { name: 'Back to the bench' }).click();
   await expect(page).toHaveURL(`${server.url}/`);
 });
@@ -117,9 +117,9 @@ test('a real shop starts with nothing and says what to do', async ({ page }) => 
     await expect(page.getByText('Nothing under way')).toBeVisible();
     await page.getByRole('link', { name: 'Start a mend' }).first().click();
     await page.getByLabel('Tag').fill('OWN-1');
-    await page.getByLabel('What people call it').fill('The first one');
+    await page.getByLabel('Name').fill('The first one');
     await page.getByRole('radio', { name: /^Hard board: EPS foam/ }).click();
-    await page.getByRole('button', { name: 'Add it and look at it' }).click();
+    await page.getByRole('button', { name: 'Add it and look' }).click();
     await expect(page.getByRole('heading', { level: 1 })).toContainText('OWN-1');
     await expect(page.getByRole('img', { name: /Section/ })).toContainText('EPS foam');
   } finally {
@@ -135,5 +135,5 @@ test('units are chosen once and remembered', async ({ page }) => {
   await page.reload();
   await expect(page.getByRole('textbox', { name: 'Across' })).toHaveValue('1.5');
   const mend = await (await page.request.get(page.url().replace(/.*mends\/(\d+).*/, `${server.url}/api/mends/$1`))).json();
-  expect(mend.case.damage.shape.diameterMm).toBeCloseTo(38.1, 3);
+  expect(mend.case.damages[0].seen.shape.diameterMm).toBeCloseTo(38.1, 3);
 });

@@ -35,7 +35,7 @@ test('a deck ding, quick, with the keyboard alone', async ({ page }) => {
   // Held as a finger holds it: the choice follows the focus while the key is down.
   await page.keyboard.press('ArrowRight', { delay: 80 });
   await expect(page.getByRole('region', { name: 'Verdict' })).toContainText('Mend it for now');
-  await expect(page.getByText(/^kept /)).toBeVisible();
+  await expect(page.getByText(/^saved /)).toBeVisible();
 
   await page.keyboard.press('Escape');
   await page.evaluate(() => (document.activeElement as HTMLElement).blur());
@@ -62,7 +62,7 @@ test('a deck ding, quick, with the keyboard alone', async ({ page }) => {
   await expect(page.getByText(/opens in/)).toContainText(/(10:00|9:[0-5]\d)/);
   await expect(page.getByText('Is the resin on the mixing stick hard?')).toBeVisible();
   await page.keyboard.press('n');
-  await expect(page.getByRole('button', { name: /Take the last one back/ })).toBeEnabled();
+  await expect(page.getByRole('button', { name: /Undo last/ })).toBeEnabled();
   await expect(page.getByText('Too early', { exact: true })).toBeVisible();
   await page.keyboard.press('r');
   await expect(heading).toHaveText('Peel the film');
@@ -71,7 +71,7 @@ test('a deck ding, quick, with the keyboard alone', async ({ page }) => {
   await page.keyboard.press('r');
   await expect(heading).toHaveText('Peel the film');
   await page.keyboard.press('d');
-  await expect(heading).toHaveText('Until it may be used');
+  await expect(heading).toHaveText('Until it can be used');
   await page.keyboard.press('r');
   for (const test of ['Draw a fingernail across the edge', 'Lean a thumb on it']) {
     await expect(heading).toHaveText(test);

@@ -50,7 +50,7 @@ test('a fin box, from first look to the log, through a crash in the middle', asy
   // Setting it by hand asks for a reason and is kept.
   await page.getByLabel('By hand, mL').fill('45');
   await expect(page.getByRole('button', { name: 'Set it' })).toBeDisabled();
-  await page.getByLabel('Because').fill('two of us, the large cup');
+  await page.getByLabel('Reason').fill('two of us, the large cup');
   await page.getByRole('button', { name: 'Set it' }).click();
   await expect(page.getByText('30 mL of resin and 15 mL of hardener')).toBeVisible();
   await page.keyboard.press('Escape');
@@ -70,7 +70,7 @@ test('a fin box, from first look to the log, through a crash in the middle', asy
   await goOnTo(page, 'Mix the resin for the cloth');
   await page.getByRole('button', { name: /Mix it now/ }).click();
   await expect(page.getByText('In the cup: use within')).toBeVisible();
-  await goOnTo(page, 'Until it sands');
+  await goOnTo(page, 'Until it can be sanded');
   await expect(page.getByText('Too early', { exact: true })).toBeVisible();
   const opens = await page.getByText(/^From \d/).innerText();
   const url = page.url();
@@ -88,16 +88,16 @@ test('a fin box, from first look to the log, through a crash in the middle', asy
 
   // A note, a reading, a slip taken back.
   await page.getByLabel('Note').fill('used the blue-handled brush');
-  await page.getByRole('button', { name: 'Keep the note' }).click();
+  await page.getByRole('button', { name: 'Save note' }).click();
   await page.getByRole('button', { name: /^Ready/ }).click();
   await expect(page.getByRole('heading', { name: 'Tap round it with a coin' })).toBeVisible();
-  await page.getByRole('button', { name: /Take the last one back/ }).click();
-  await expect(page.getByRole('heading', { name: 'Until it sands' })).toBeVisible();
+  await page.getByRole('button', { name: /Undo last/ }).click();
+  await expect(page.getByRole('heading', { name: 'Until it can be sanded' })).toBeVisible();
 
   // Prove: a failed test goes back, a passed one goes on.
   await goOnTo(page, 'Set the fin and compare the cant');
   await page.getByRole('region', { name: 'Now' }).getByRole('textbox').fill('4');
-  await page.getByRole('button', { name: 'Keep the result' }).click();
+  await page.getByRole('button', { name: 'Save the result' }).click();
   await expect(page.getByText('The test failed.')).toBeVisible();
   await page.getByLabel('Go back to').selectOption({ label: '15. Set the fin and compare the cant' });
   await page.getByRole('button', { name: 'Go back there' }).click();

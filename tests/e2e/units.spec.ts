@@ -55,6 +55,6 @@ test('an altitude typed in feet is kept in metres', async ({ page }) => {
   const altitude = page.getByRole('textbox', { name: 'Altitude' });
   await page.getByRole('button', { name: /change units/ }).click();
   await altitude.fill('1000');
-  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('button', { name: 'Save' }).click();
   await expect.poll(async () => (await (await page.request.get(`${server.url}/api/shop`)).json()).settings.bench.altitudeM).toBe(304.8);
 });

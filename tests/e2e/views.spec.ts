@@ -9,24 +9,24 @@ test.afterAll(() => server.dispose());
 
 const views: readonly (readonly [string, string, string])[] = [
   ['bench', '/', 'then'],
-  ['start a mend', '/new', 'What is hurt?'],
+  ['start a mend', '/new', 'What needs mending?'],
   ['worked cases', '/gallery', 'Ski, core shot'],
   ['look, another family', '/mends/15/look', 'Canoe, aluminium'],
   ['plan, another family', '/mends/15/plan', 'Cautions'],
-  ['look', '/mends/13/look', 'What is it?'],
-  ['match', '/mends/11/match', 'What holds on every layer'],
-  ['match with vetoes', '/mends/10/match', 'Kept off'],
+  ['look', '/mends/13/look', 'Kind of damage'],
+  ['match', '/mends/11/match', 'What bonds to every layer'],
+  ['match with vetoes', '/mends/10/match', 'Ruled out'],
   ['plan', '/mends/13/plan', 'Cautions'],
   ['mend, by hand', '/mends/7/mend', 'use within'],
   ['mend, waiting', '/mends/6/mend', 'Touch beats the clock'],
   ['mend, failed', '/mends/12/mend', 'The test failed'],
-  ['prove', '/mends/2/prove', 'Tests that could fail'],
+  ['prove', '/mends/2/prove', 'Tests to pass'],
   ['log', '/log', 'Back under warranty'],
   ['shelf and tools', '/shelf', 'Grits in the drawer'],
-  ['job sheet', '/mends/8/sheet', 'Print it'],
+  ['job sheet', '/mends/8/sheet', 'Print'],
   ['cup labels', '/mends/13/labels', 'Use it within'],
   ['hand-back note', '/mends/1/note', 'How it was proven'],
-  ['not there', '/nowhere', 'There is nothing here'],
+  ['not there', '/nowhere', 'Page not found'],
 ];
 
 for (const colorScheme of ['light', 'dark'] as const) {

@@ -76,7 +76,7 @@ public sealed class GelCoatFill : MendMethod
         job.Do($"{id}-mix", Stage.Mix, !last ? "Mix the first coat" : waxed ? "Mix the second coat: wax first, then catalyst" : "Mix the second coat",
             $"{wax}{grams} of gel coat, {drops} of catalyst, mixed into the corners of the cup.", 3,
             waxed ? "Wax first, then catalyst: without wax the surface stays sticky." : "Mix into the corners of the cup: a soft corner never sets.",
-            cautions: [.. resin.Hazards], useWithin: life);
+            cautions: [.. resin.Hazards], useWithin: life, pour: new Poured([grams, drops], [grams, drops]));
         Message film = last && !waxed ? " Lay release film over it and press the air out, or brush PVA on when it has gelled." : Message.Empty;
         job.Do(id, Stage.Apply, title, $"Work it in with a stick, no bubbles, to the tape.{film}", 4, last ? "Proud: it shrinks, and the block needs something to take." : null,
             last ? job.Sandable(label, $"{id}-mix") : job.Recoat(label, $"{id}-mix"), draws: [id], follows: true);

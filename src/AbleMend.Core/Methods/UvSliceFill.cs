@@ -58,7 +58,8 @@ public sealed class UvSliceFill : MendMethod
         var ml = job.Figure("fill.need", "Resin", () => Ml(slit.Ml + (rim.Area.Cm2 * film.Mm / 10) + loss.Ml), "Slit, a film over the scuffed rim, and what stays on the card", Source.Arithmetic, 1);
         job.Do("pour", Stage.Mix, "In the shade, squeeze out what is needed",
             $"{ml} on a card, in the shade and with your back to the light. Close the tube at once.", 1,
-            "Light reflected off sand sets it in the shade; an old or half-exposed tube gels early: try a drop first.", cautions: [.. job.Main.Hazards]);
+            "Light reflected off sand sets it in the shade; an old or half-exposed tube gels early: try a drop first.", cautions: [.. job.Main.Hazards],
+            pour: new Poured([ml], [ml]));
     }
 
     private static Figure<CureTime> Spread(Job job)

@@ -32,6 +32,9 @@ public static class Numbering
             Instruction = Of(number, step.Instruction),
             DoNotForget = Maybe(number, step.DoNotForget),
             Figures = [.. step.Figures.Select(id => Of(number, id))],
+            Pour = step.Pour is { } pour
+                ? new Pour([.. pour.Parts.Select(id => Of(number, id))], [.. pour.Lead.Select(id => Of(number, id))], Maybe(number, pour.Cups))
+                : null,
             Timing = step.Timing with
             {
                 StepId = Of(number, step.Id),

@@ -80,6 +80,12 @@ public sealed record StepWait(
 /// <param name="Damage">Which of the item's damages it is for, from 1.</param>
 public sealed record StepTiming(string StepId, double HandsOnMin, bool FollowsOn, StepWait? Wait, int Damage = 1);
 
+/// <summary>What goes into a cup, by the identifiers of its figures: it is written on the label.</summary>
+/// <param name="Parts">What goes in, in that order, all cups together.</param>
+/// <param name="Lead">The one or two that the hand reads from two metres.</param>
+/// <param name="Cups">How many cups it is split into, one after another; null where one takes it all.</param>
+public sealed record Pour(IReadOnlyList<string> Parts, IReadOnlyList<string> Lead, string? Cups = null);
+
 /// <summary>One action of a plan.</summary>
 /// <param name="Id">Identifier, unique in the plan.</param>
 /// <param name="Stage">Stage that it belongs to.</param>
@@ -92,6 +98,7 @@ public sealed record StepTiming(string StepId, double HandsOnMin, bool FollowsOn
 /// <param name="UseWithinMin">Minutes from its start until the mix is past using, or null.</param>
 /// <param name="Draws">Marks that it adds to the drawing.</param>
 /// <param name="Proof">Identifier of the test that it is, or null.</param>
+/// <param name="Pour">For a mix: what goes into the cup.</param>
 public sealed record PlanStep(
     string Id,
     Stage Stage,
@@ -103,7 +110,8 @@ public sealed record PlanStep(
     StepTiming Timing,
     double? UseWithinMin,
     IReadOnlyList<string> Draws,
-    string? Proof = null
+    string? Proof = null,
+    Pour? Pour = null
 )
 {
     /// <value>Which of the item's damages it is for, from 1.</value>

@@ -13,7 +13,7 @@ namespace AbleMend.Server.Shelf;
 /// <summary>A method as the page names it.</summary>
 public sealed record MethodWords(string Id, [property: Words] string Name, [property: Words] string Why, Permanence Permanence);
 
-/// <summary>Everything that can be picked.</summary>
+/// <summary>Everything that can be picked, and by construction the damages that it usually has, to start from.</summary>
 public sealed record CatalogueView(
     string Version,
     IReadOnlyList<Construction> Constructions,
@@ -24,7 +24,8 @@ public sealed record CatalogueView(
     IReadOnlyList<ProofTest> Proofs,
     IReadOnlyList<School> Schools,
     IReadOnlyList<LookTest> LookTests,
-    IReadOnlyList<string> Tools);
+    IReadOnlyList<string> Tools,
+    IReadOnlyDictionary<string, IReadOnlyList<Damage>> UsualDamages);
 
 /// <summary>The catalogue.</summary>
 public static class CatalogueEndpoints
@@ -41,7 +42,8 @@ public static class CatalogueEndpoints
                 [.. ProofTest.All.Values],
                 planner.Catalogue.SchoolList,
                 planner.Catalogue.LookTests,
-                [.. AllMethods.List.SelectMany(method => method.Needs).Distinct().Order()]))
+                [.. AllMethods.List.SelectMany(method => method.Needs).Distinct().Order()],
+                planner.Catalogue.ConstructionList.ToDictionary(construction => construction.Id, construction => (IReadOnlyList<Damage>)[.. construction.Damages.Select(FirstCase.Usual)])))
             .WithName("getCatalogue")
             .WithSummary("Constructions, materials, methods, grits and tests by identifier.");
 }

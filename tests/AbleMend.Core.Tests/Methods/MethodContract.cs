@@ -82,6 +82,23 @@ public class MethodContract
         outline.Select(Times).ShouldBe(plan.Steps.Select(step => Times(step.Timing)));
     }
 
+    // The cloth of a water-cured wrap is soaked, and nothing is measured into a cup.
+    [Theory]
+    [MemberData(nameof(Everything))]
+    public void What_is_mixed_says_what_is_poured_and_all_of_it_in_measures(string method, string material, string construction, string kind)
+    {
+        var plan = Case(method, material, construction, kind).Planned();
+        foreach (var step in plan.Steps.Where(step => step.Stage == Stage.Mix && step.Id != "soak"))
+        {
+            var pour = step.Pour.ShouldNotBeNull();
+            pour.Parts.ShouldNotBeEmpty();
+            pour.Parts.Select(id => plan.Figure(id).Unit).ShouldAllBe(unit => unit == "mL" || unit == "g" || unit == "drops" || unit == "kits");
+            pour.Lead.ShouldBeSubsetOf(pour.Parts);
+            pour.Lead.Count.ShouldBeInRange(1, 2);
+            pour.Parts.ShouldBeSubsetOf(step.Figures);
+        }
+    }
+
     [Theory]
     [MemberData(nameof(Everything))]
     public void Every_plan_prepares_mixes_applies_and_proves_in_that_order(string method, string material, string construction, string kind)

@@ -31,7 +31,7 @@ export class Refused extends Error {
 const unreachable: Problem = {
   code: 'unreachable',
   field: '',
-  message: 'The server does not answer. Nothing that was kept is lost.',
+  message: 'The server does not answer. Nothing that was saved is lost.',
   remedy: 'Check that it runs; this page goes on by itself when it is back.',
 };
 

@@ -469,7 +469,7 @@ export interface components {
              */
             score: number;
         };
-        /** @description Everything that can be picked. */
+        /** @description Everything that can be picked, and by construction the damages that it usually has, to start from. */
         CatalogueView: {
             version: string;
             constructions: components["schemas"]["Construction"][];
@@ -481,6 +481,9 @@ export interface components {
             schools: components["schemas"]["School"][];
             lookTests: components["schemas"]["LookTest"][];
             tools: string[];
+            usualDamages: {
+                [key: string]: components["schemas"]["Damage"][];
+            };
         };
         /** @description Catalyst of a catalysed resin, by weight of resin. */
         CatalystDose: {
@@ -751,12 +754,25 @@ export interface components {
             edgeCatches?: null | boolean;
             /** @description Leaks and flaws found so far, or null. */
             finds?: null | components["schemas"]["Find"][];
+            /**
+             * @description Whether it is on the other one of a pair.
+             * @default false
+             */
+            onMate: boolean;
         };
         /**
          * @description What kind of hurt it is.
          * @enum {unknown}
          */
         DamageKind: "ding" | "crack" | "hole" | "fin-box-surround" | "slice" | "scratch" | "core-shot" | "puncture" | "pinholes" | "tear" | "melt" | "seam-open" | "strip-lifted" | "valve-leak" | "water-inside" | "parted" | "soft-spot" | "split" | "splinter" | "chip" | "sole-parted" | "worn-away" | "edge-pulled" | "seal-torn" | "crumbled" | "bent";
+        /** @description One damage of the item, with what was chosen and set by hand for it. */
+        DamageToMend: {
+            /** @description The damage as seen. */
+            seen: components["schemas"]["Damage"];
+            choice?: null | components["schemas"]["Choice"];
+            /** @description Its figures that were set by hand. */
+            overrides?: null | components["schemas"]["Override"][];
+        };
         /**
          * @description What to do with the item.
          * @enum {unknown}
@@ -921,6 +937,27 @@ export interface components {
             at: string;
             /** @description Where. */
             place: string;
+        };
+        /** @description How far the mend of one damage has got. */
+        Front: {
+            /**
+             * Format: int32
+             * @description Which damage, from 1.
+             */
+            damage: number;
+            /** @description Its step that is next, in hand or waiting. */
+            stepId: string;
+            /** @description Where that step stands. */
+            phase: components["schemas"]["StepPhase"];
+            window: null | components["schemas"]["LiveWindow"];
+            /**
+             * Format: date-time
+             * @description When the mix in hand is past using, or null.
+             */
+            useBy: null | string;
+            hold: null | components["schemas"]["HoldResult"];
+            /** @description Where a failed test most likely leads back; null while none has failed. */
+            leadsBackTo: null | string;
         };
         /**
          * @description Families of gear, in the order in which they are offered.
@@ -1132,7 +1169,7 @@ export interface components {
             /** @description Why nothing is mended at this place, or null. */
             refuse?: null | string;
         };
-        /** @description A closed mend; without a decision where its record cannot be read. */
+        /** @description A closed mend, told by the first of its damages; without a decision where its record cannot be read. */
         LogEntry: {
             /** Format: int32 */
             id: number;
@@ -1149,6 +1186,11 @@ export interface components {
             words: null | components["schemas"]["Message"];
             /** Format: int32 */
             followsMendId: null | number;
+            /**
+             * Format: int32
+             * @default 1
+             */
+            damages: number;
         };
         /** @description A way of finding what leaks or hides. */
         LookTest: {
@@ -1536,6 +1578,12 @@ export interface components {
             yMm: number;
             /** @description Whether it is turned by a quarter. */
             turned: boolean;
+            /**
+             * Format: int32
+             * @description Which of the item's damages the patch is for, from 1.
+             * @default 1
+             */
+            damage: number;
         };
         /** @description A circle or rounded rectangle that a patch may be cut to, in place of its template. */
         PlainShape: {
@@ -1583,6 +1631,30 @@ export interface components {
             draws: string[];
             /** @description Identifier of the test that it is, or null. */
             proof?: null | string;
+            pour?: null | components["schemas"]["Pour"];
+        };
+        /** @description What is planned for one damage of the item. */
+        PlannedDamage: {
+            /**
+             * Format: int32
+             * @description Which of the case's damages it is, from 1.
+             */
+            number: number;
+            /** @description What to do with the item as far as this damage says. */
+            verdict: components["schemas"]["Verdict"];
+            /** @description Systems, best first; the vetoed stay, last. */
+            candidates: components["schemas"]["Candidate"][];
+            system: null | components["schemas"]["PlannedSystem"];
+            /** @description The picture. */
+            drawing: components["schemas"]["Drawing"];
+            /** @description Its patches in the order in which they are laid. */
+            patches: components["schemas"]["Patch"][];
+            /** @description Questions on which practitioners disagree that its method asks, with what was taken. */
+            schools: components["schemas"]["TakenSchool"][];
+            /** @description For a mend for now: what the proper repair is. */
+            properRepair?: string;
+            aftercare?: null | components["schemas"]["Aftercare"];
+            lastCure?: null | components["schemas"]["LastCure"];
         };
         /** @description Materials and method of a plan. */
         PlannedSystem: {
@@ -1611,6 +1683,15 @@ export interface components {
             x: number;
             /** Format: double */
             y: number;
+        };
+        /** @description What goes into a cup, by the identifiers of its figures: it is written on the label. */
+        Pour: {
+            /** @description What goes in, in that order, all cups together. */
+            parts: string[];
+            /** @description The one or two that the hand reads from two metres. */
+            lead: string[];
+            /** @description How many cups it is split into, one after another; null where one takes it all. */
+            cups?: null | string;
         };
         /** @description Something wrong with what was asked: coded, placed, and with the remedy. */
         Problem: {
@@ -1670,8 +1751,8 @@ export interface components {
             /** @description Always string RepairCase.CurrentFormat. */
             format: string;
             item: components["schemas"]["ItemFacts"];
-            /** @description The damage. */
-            damage: components["schemas"]["Damage"];
+            /** @description Its damages, 1 to 12: each has its own place, shape and depth, and is mended in its own way. */
+            damages: components["schemas"]["DamageToMend"][];
             /** @description Air, light and hours. */
             bench: components["schemas"]["BenchFacts"];
             /** @description What is wanted. */
@@ -1680,9 +1761,6 @@ export interface components {
             tools: components["schemas"]["Tools"];
             /** @description What is on the shelf; null when everything is. */
             shelf?: null | components["schemas"]["OnShelf"][];
-            choice?: null | components["schemas"]["Choice"];
-            /** @description Figures set by hand. */
-            overrides?: null | components["schemas"]["Override"][];
             /** @description The shop's own products, as their labels describe them, beside the catalogue's. */
             products?: null | components["schemas"]["Material"][];
             /** @description Pieces of cloth and patch stock at hand, on which the patches are fitted. */
@@ -1709,37 +1787,27 @@ export interface components {
              * @description When it has its full properties.
              */
             fullCureAt: null | string;
-            /** @description What to do with the item. */
+            /** @description What to do with the item: what the gravest of its damages asks for. */
             verdict: components["schemas"]["Verdict"];
-            /** @description Systems, best first; the vetoed stay, last. */
-            candidates: components["schemas"]["Candidate"][];
-            system: null | components["schemas"]["PlannedSystem"];
-            /** @description The picture. */
-            drawing: components["schemas"]["Drawing"];
-            /** @description Steps in order. */
+            /** @description What is planned for each damage, in the order of the case. Identifiers of the first damage stand as they are, those of the second begin with `2:`, and so on. */
+            damages: components["schemas"]["PlannedDamage"][];
+            /** @description Steps of all damages, in the order in which hands come to them. */
             steps: components["schemas"]["PlanStep"][];
             /** @description Every figure that a step shows, and all that those rest on, down to the facts of the case and the labels. */
             figures: components["schemas"]["Figure"][];
-            /** @description Patches in the order in which they are laid. */
-            patches: components["schemas"]["Patch"][];
             /** @description Steps in clock time. */
             timeline: components["schemas"]["TimedStep"][];
             /** @description Cautions that apply. */
             cautions: components["schemas"]["Caution"][];
             /** @description What the plan wants known. */
             warnings: components["schemas"]["Warning"][];
-            /** @description Questions on which practitioners disagree that this method asks, with what was taken. */
-            schools: components["schemas"]["TakenSchool"][];
-            properRepair: null | components["schemas"]["Message"];
             /**
              * Format: date-time
-             * @description For a mend for now: when the proper repair is due.
+             * @description Where something is mended for now: when the first proper repair is due.
              */
             properRepairBy: null | string;
             /** @description Where the patches lie on the offcuts at hand; those that find no room are cut from the roll. */
             placements?: null | components["schemas"]["Placement"][];
-            aftercare?: null | components["schemas"]["Aftercare"];
-            lastCure?: null | components["schemas"]["LastCure"];
         };
         /**
          * @description What a material does in a mend.
@@ -1787,7 +1855,7 @@ export interface components {
          * @enum {unknown}
          */
         RunEventKind: "begin" | "hands-done" | "ready" | "not-yet" | "proof" | "redo" | "note" | "reading" | "pressure" | "find" | "undo" | "hand-back";
-        /** @description A run, folded from its events. */
+        /** @description A run, folded from its events. What stands here of a current step is that of the damage that needs hands first. */
         RunState: {
             /** @description Step that is next, in hand or waiting; null when all are done. */
             currentStepId: null | string;
@@ -1832,7 +1900,9 @@ export interface components {
             /** @description Places found while working, in order. */
             finds: string[];
             /** @description Where a failed test most likely leads back: the last mix or application before it; null while none has failed. */
-            leadsBackTo?: null | string;
+            leadsBackTo: null | string;
+            /** @description How far each damage has got, those that are done left out. */
+            fronts: components["schemas"]["Front"][];
         };
         /** @description A question on which practitioners disagree. Both answers are supported; one is the default, with its reason. */
         School: {
@@ -2053,6 +2123,12 @@ export interface components {
             /** @description Whether it must come straight after the step before it. */
             followsOn: boolean;
             wait: null | components["schemas"]["StepWait"];
+            /**
+             * Format: int32
+             * @description Which of the item's damages it is for, from 1.
+             * @default 1
+             */
+            damage: number;
         };
         /** @description A wait with its window: too early, good, too late. */
         StepWait: {
@@ -2137,6 +2213,12 @@ export interface components {
             closesAt: null | string;
             /** @description Whether the next step only starts after the window has closed, because nobody is there. */
             missesWindow: boolean;
+            /**
+             * Format: int32
+             * @description Which of the item's damages it is for, from 1.
+             * @default 1
+             */
+            damage: number;
         };
         /** @description Tools at hand. */
         Tools: {
@@ -2673,7 +2755,9 @@ export interface operations {
     };
     getTemplateSvg: {
         parameters: {
-            query?: never;
+            query?: {
+                damage?: number;
+            };
             header?: never;
             path: {
                 id: number;
@@ -2693,7 +2777,9 @@ export interface operations {
     };
     getTemplatePdf: {
         parameters: {
-            query?: never;
+            query?: {
+                damage?: number;
+            };
             header?: never;
             path: {
                 id: number;

@@ -2,12 +2,15 @@ import type { components } from './schema';
 
 export type Schemas = components['schemas'];
 export type RepairCase = Schemas['RepairCase'];
+export type DamageToMend = Schemas['DamageToMend'];
+export type PlannedDamage = Schemas['PlannedDamage'];
 export type RepairPlan = Schemas['RepairPlan'];
 export type PlanStep = Schemas['PlanStep'];
 export type Figure = Schemas['Figure'];
 export type Candidate = Schemas['Candidate'];
 export type MendView = Schemas['MendView'];
 export type BenchEntry = Schemas['BenchEntry'];
+export type Front = Schemas['Front'];
 export type RunState = Schemas['RunState'];
 export type Catalogue = Schemas['CatalogueView'];
 export type Construction = Schemas['Construction'];

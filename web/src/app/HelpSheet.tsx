@@ -8,10 +8,10 @@ const keys: readonly (readonly [string, string])[] = [
   ['D', 'In a mend: begin, or done'],
   ['R', 'In a wait: ready'],
   ['N', 'In a wait: not yet'],
-  ['U', 'In a mend: take the last one back'],
+  ['U', 'In a mend: undo the last one'],
   ['1 to 5', 'In a mend: Look, Match, Plan, Mend, Prove'],
-  ['← →', 'Choose between words; on a slider, turn it'],
-  ['Tab', 'Go on to the next thing'],
+  ['← →', 'Move between options; on a slider, adjust it'],
+  ['Tab', 'Next field'],
 ];
 
 /** Every action has a key. Not modal: nothing behind it is locked. */

@@ -20,7 +20,7 @@ export function Shell() {
   if (!shop.data) {
     return (
       <main className="p-8" aria-busy={shop.isPending}>
-        {shop.error ? <Problems problems={problemsIn(shop.error)} /> : <p>Opening the shop …</p>}
+        {shop.error ? <Problems problems={problemsIn(shop.error)} /> : <p>Loading …</p>}
       </main>
     );
   }
@@ -30,7 +30,7 @@ export function Shell() {
       <UnitsProvider shop={settings.units}>
         <div className="flex min-h-dvh flex-col print:block">
           <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-20 focus:bg-sheet focus:p-3">
-            To the work
+            Skip to the work
           </a>
           <TopLine shopName={settings.name} zone={settings.bench.zone ?? 'Etc/UTC'} />
           <main id="main" className="flex-1">
@@ -52,7 +52,7 @@ function TopLine({ shopName, zone }: { shopName: string; zone: string }) {
         <img src="/mark.svg" alt="" width={28} height={28} />
         Able Mend
       </Link>
-      <nav aria-label="Places" className="flex gap-1">
+      <nav aria-label="Main" className="flex gap-1">
         <Place to="/" words="Bench" />
         <Place to="/new" words="Start a mend" />
         <Place to="/log" words="Log" />

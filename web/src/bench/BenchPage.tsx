@@ -20,7 +20,7 @@ export function BenchPage() {
   const bench = useQuery(benchQuery);
   const now = useNow();
   const zone = useZone();
-  if (!bench.data) return <div className="p-5">{bench.error ? <Problems problems={problemsIn(bench.error)} /> : 'Looking at the bench …'}</div>;
+  if (!bench.data) return <div className="p-5">{bench.error ? <Problems problems={problemsIn(bench.error)} /> : 'Loading the bench …'}</div>;
   const range: StripRange = { fromMs: now - hour, toMs: now + 9 * hour, width: stripWidth };
   const [lead, ...rest] = bench.data.entries;
   return (
@@ -122,7 +122,7 @@ function headline(entry: BenchEntry): string {
 }
 
 function afterwards(entry: BenchEntry): string {
-  return entry.nextTitle ? `Next: ${entry.nextTitle}` : 'Then it is handed back';
+  return entry.nextTitle ? `Next: ${entry.nextTitle}` : 'Then hand it back';
 }
 
 function willBeLate(entry: BenchEntry): boolean {
@@ -186,7 +186,7 @@ function Empty({ drafts }: { drafts: number }) {
     <div className="py-12">
       <p className="text-4xl font-bold">Nothing under way</p>
       <p className="mt-2 max-w-prose text-lg text-faint">
-        {drafts > 0 ? 'Pick one of those below and begin.' : 'Pick an item that is hurt, tap where, and the plan is there.'}
+        {drafts > 0 ? 'Pick one of those below to begin.' : 'Pick an item, tap where it is damaged, and the plan is there.'}
       </p>
     </div>
   );

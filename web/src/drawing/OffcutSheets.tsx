@@ -1,15 +1,15 @@
-import type { RepairPlan, Schemas } from '../api/types';
+import type { PlannedDamage, Schemas } from '../api/types';
 import { offcutSheets } from './offcutSheet';
 
 interface Props {
   placements: readonly Schemas['Placement'][];
-  patches: RepairPlan['patches'];
+  damages: readonly PlannedDamage[];
   offcuts: readonly Schemas['Offcut'][] | null | undefined;
 }
 
 /** The offcuts that patches are cut from, with the patches where they lie. */
-export function OffcutSheets({ placements, patches, offcuts }: Props) {
-  const sheets = offcutSheets(placements, patches, offcuts ?? [], { width: 240, height: 100 });
+export function OffcutSheets({ placements, damages, offcuts }: Props) {
+  const sheets = offcutSheets(placements, damages, offcuts ?? [], { width: 240, height: 100 });
   if (sheets.length === 0) return null;
   return (
     <div className="flex w-full flex-wrap items-end gap-6">
@@ -18,11 +18,11 @@ export function OffcutSheets({ placements, patches, offcuts }: Props) {
           <svg viewBox={`-1 -1 ${sheet.width + 2} ${sheet.height + 2}`} width={sheet.width + 2} height={sheet.height + 2} role="img" aria-label={`Cut from ${sheet.words}`}>
             <rect width={sheet.width} height={sheet.height} fill="var(--line)" stroke="var(--ink)" strokeWidth={1.5} />
             {sheet.patches.map((patch) => (
-              <path key={patch.order} d={patch.path} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={1.5} strokeDasharray="6 3" />
+              <path key={patch.name} d={patch.path} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={1.5} strokeDasharray="6 3" />
             ))}
             {sheet.patches.map((patch) => (
-              <text key={patch.order} x={patch.at.x} y={patch.at.y + 6} textAnchor="middle" fontSize={18} fontWeight={700} fill="var(--ink)">
-                {patch.order}
+              <text key={patch.name} x={patch.at.x} y={patch.at.y + 6} textAnchor="middle" fontSize={18} fontWeight={700} fill="var(--ink)">
+                {patch.name}
               </text>
             ))}
           </svg>

@@ -26,7 +26,7 @@ export function Silhouette({ construction, value, onPick }: Props) {
           </text>
         ))}
       </svg>
-      <RadioGroup.Root aria-label="Where is it hurt?" value={value} onValueChange={onPick}>
+      <RadioGroup.Root aria-label="Where is the damage?" value={value} onValueChange={onPick}>
         {construction.locations.map((location) => (
           <RadioGroup.Item
             key={location.id}

@@ -32,7 +32,7 @@ function extent(path: string) {
 
 describe('offcut sheet', () => {
   it('draws only offcuts that are cut from, each as long as there is room', () => {
-    const [sheet, ...others] = offcutSheets([{ patch: 1, offcut: 'blue', xMm: 0, yMm: 0, turned: false }], [box(1, 80, 40)], stock, { width: 300, height: 300 });
+    const [sheet, ...others] = offcutSheets([{ patch: 1, offcut: 'blue', xMm: 0, yMm: 0, turned: false, damage: 1 }], [{ number: 1, patches: [box(1, 80, 40)] }], stock, { width: 300, height: 300 });
     expect(others).toEqual([]);
     expect([sheet!.width, sheet!.height]).toEqual([300, 150]);
     expect(extent(sheet!.patches[0]!.path)).toEqual([0, 0, 120, 60]);
@@ -42,10 +42,10 @@ describe('offcut sheet', () => {
   it('draws all of them to the one scale at which the largest finds room', () => {
     const [blue, empty] = offcutSheets(
       [
-        { patch: 1, offcut: 'blue', xMm: 0, yMm: 0, turned: false },
-        { patch: 2, offcut: 'empty', xMm: 0, yMm: 0, turned: false },
+        { patch: 1, offcut: 'blue', xMm: 0, yMm: 0, turned: false, damage: 1 },
+        { patch: 2, offcut: 'empty', xMm: 0, yMm: 0, turned: false, damage: 1 },
       ],
-      [box(1, 80, 40), box(2, 20, 20)],
+      [{ number: 1, patches: [box(1, 80, 40), box(2, 20, 20)] }],
       stock,
       { width: 300, height: 50 },
     );
@@ -55,10 +55,10 @@ describe('offcut sheet', () => {
   it('lays a patch where the plan placed it, turned where it is turned', () => {
     const [sheet] = offcutSheets(
       [
-        { patch: 1, offcut: 'blue', xMm: 0, yMm: 0, turned: false },
-        { patch: 2, offcut: 'blue', xMm: 120, yMm: 10, turned: true },
+        { patch: 1, offcut: 'blue', xMm: 0, yMm: 0, turned: false, damage: 1 },
+        { patch: 2, offcut: 'blue', xMm: 120, yMm: 10, turned: true, damage: 1 },
       ],
-      [box(1, 80, 40), box(2, 60, 20)],
+      [{ number: 1, patches: [box(1, 80, 40), box(2, 60, 20)] }],
       stock,
       { width: 200, height: 200 },
     );

@@ -1,4 +1,4 @@
-import type { RepairPlan, Schemas } from '../api/types';
+import type { PlannedDamage, Schemas } from '../api/types';
 
 /** An offcut with the patches that are cut from it, to scale: the corner that is measured from lies at the top left. */
 export interface OffcutModel {
@@ -6,12 +6,14 @@ export interface OffcutModel {
   width: number;
   height: number;
   words: string;
-  patches: readonly { order: number; path: string; at: { x: number; y: number } }[];
+  patches: readonly { name: string; path: string; at: { x: number; y: number } }[];
 }
 
 type Point = Schemas['PointMm'];
 
-export function offcutSheets(placements: readonly Schemas['Placement'][], patches: RepairPlan['patches'], stock: readonly Schemas['Offcut'][], most: { width: number; height: number }): OffcutModel[] {
+export function offcutSheets(placements: readonly Schemas['Placement'][], damages: readonly Pick<PlannedDamage, 'number' | 'patches'>[], stock: readonly Schemas['Offcut'][], most: { width: number; height: number }): OffcutModel[] {
+  // Where the item has several damages, a patch is known by its damage and its order.
+  const nameOf = ({ damage, patch }: Schemas['Placement']) => (damages.length > 1 ? `${damage}.${patch}` : String(patch));
   const used = stock
     .map((offcut) => ({ offcut, here: placements.filter((placement) => placement.offcut === offcut.id) }))
     .filter(({ here }) => here.length > 0);
@@ -21,16 +23,16 @@ export function offcutSheets(placements: readonly Schemas['Placement'][], patche
     id: offcut.id,
     width: offcut.lengthMm * pxPerMm,
     height: offcut.widthMm * pxPerMm,
-    words: `${offcut.id}: ${here.map((placement) => `patch ${placement.patch}`).join(', ')}`,
+    words: `${offcut.id}: ${here.map((placement) => `patch ${nameOf(placement)}`).join(', ')}`,
     patches: here.flatMap((placement) => {
-      const patch = patches.find((each) => each.order === placement.patch);
-      return patch ? [lay(placement, patch, pxPerMm)] : [];
+      const patch = damages.find((each) => each.number === placement.damage)?.patches.find((each) => each.order === placement.patch);
+      return patch ? [lay(placement, patch, nameOf(placement), pxPerMm)] : [];
     }),
   }));
 }
 
 /** The pieces of a patch on their offcut, in pixels. */
-function lay(placement: Schemas['Placement'], patch: RepairPlan['patches'][number], pxPerMm: number) {
+function lay(placement: Schemas['Placement'], patch: PlannedDamage['patches'][number], name: string, pxPerMm: number) {
   const pieces = patch.pieces.map((piece) => piece.map((point) => (placement.turned ? { x: -point.y, y: point.x } : point)));
   const all = pieces.flat();
   const [left, top] = [Math.min(...all.map((point) => point.x)), Math.min(...all.map((point) => point.y))];
@@ -38,7 +40,7 @@ function lay(placement: Schemas['Placement'], patch: RepairPlan['patches'][numbe
   const placed = pieces.map((piece) => piece.map(toPx));
   const middle = (pick: (point: Point) => number) => (Math.min(...placed.flat().map(pick)) + Math.max(...placed.flat().map(pick))) / 2;
   return {
-    order: patch.order,
+    name,
     path: placed.map((piece) => `M${piece.map((point) => `${point.x.toFixed(1)} ${point.y.toFixed(1)}`).join('L')}Z`).join(''),
     at: { x: middle((point) => point.x), y: middle((point) => point.y) },
   };

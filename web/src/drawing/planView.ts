@@ -1,4 +1,4 @@
-import type { Drawing, RepairPlan, Schemas } from '../api/types';
+import type { Drawing, PlannedDamage, Schemas } from '../api/types';
 import { measure, type Units } from '../ui/units';
 
 /** The plan view as shapes: outlines on the surface, in millimetres, fitted to a box. */
@@ -28,7 +28,7 @@ export interface Ring {
 
 interface PlanInput {
   drawing: Drawing;
-  patches: RepairPlan['patches'];
+  patches: PlannedDamage['patches'];
   reached: ReadonlySet<string>;
   width: number;
   height: number;
@@ -81,7 +81,7 @@ export function planView({ drawing, patches, reached, width, height, units, leas
 }
 
 /** A patch's order and size, as a shop drawing writes it. */
-function patchWords(patch: RepairPlan['patches'][number], units: Units): string {
+function patchWords(patch: PlannedDamage['patches'][number], units: Units): string {
   const written = (mm: number) => measure(mm, 'mm', 0, units).split(' ')[0];
   const size = patch.plain?.kind === 'circle' ? `⌀${written(patch.plain.lengthMm)}` : `${written(patch.lengthMm)} × ${written(patch.widthMm)}`;
   return `${patch.order}: ${size}`;

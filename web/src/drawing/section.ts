@@ -1,4 +1,4 @@
-import type { Drawing, RepairPlan, Schemas } from '../api/types';
+import type { Drawing, PlannedDamage, Schemas } from '../api/types';
 import { depthScale, type DepthScale } from './depthScale';
 import { apart, type Word } from './words';
 
@@ -44,7 +44,7 @@ interface Dimension {
 export interface SectionInput {
   drawing: Drawing;
   kind: Schemas['DamageKind'];
-  patches: RepairPlan['patches'];
+  patches: PlannedDamage['patches'];
   /** Marks of the drawing that have been reached: `cut`, `key`, `fill`, `patch-1` … */
   reached: ReadonlySet<string>;
   width: number;

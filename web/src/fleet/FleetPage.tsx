@@ -33,9 +33,9 @@ export function FleetPage() {
     <div className="mx-auto grid max-w-[1500px] gap-8 px-5 py-5 lg:grid-cols-[minmax(0,1fr)_27rem]">
       <section>
         <div className="flex flex-wrap items-end justify-between gap-x-6">
-          <h1 className="text-3xl">What is hurt?</h1>
+          <h1 className="text-3xl">What needs mending?</h1>
           <Link to="/gallery" className="inline-flex min-h-11 items-center text-act underline underline-offset-4">
-            Or open a worked case
+            Or open a worked example
           </Link>
         </div>
         <Problems problems={problemsIn(open.error)} />
@@ -92,21 +92,21 @@ function NewItem({ ready, onAdded }: { ready: boolean; onAdded: (item: Item) => 
         add.mutate();
       }}
     >
-      <h2 className="text-2xl">Not in the fleet yet</h2>
+      <h2 className="text-2xl">Add an item</h2>
       <label>
         <span className="lettering mb-1 block">Tag</span>
         <input className={field} value={tag} onChange={(event) => setTag(event.target.value)} autoComplete="off" />
       </label>
       <label>
-        <span className="lettering mb-1 block">What people call it</span>
+        <span className="lettering mb-1 block">Name</span>
         <input className={field} value={name} onChange={(event) => setName(event.target.value)} autoComplete="off" />
       </label>
-      <Choice label="What it is" value={family} options={families} onPick={pickFamily} />
-      <Choice label="How it is built" value={construction} options={built(family).map((each) => [each.id, each.name] as const)} onPick={setConstruction} />
+      <Choice label="Kind of gear" value={family} options={families} onPick={pickFamily} />
+      <Choice label="Construction" value={construction} options={built(family).map((each) => [each.id, each.name] as const)} onPick={setConstruction} />
       <NumberField label="Age" value={age} unit="months" step={1} onChange={setAge} />
       <Problems problems={problemsIn(add.error)} />
       <Button type="submit" look="main" disabled={!ready || add.isPending}>
-        Add it and look at it
+        Add it and look
       </Button>
     </form>
   );

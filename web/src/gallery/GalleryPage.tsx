@@ -8,7 +8,7 @@ import { familyWords } from '../ui/words';
 
 const families = Object.keys(familyWords) as Schemas['GearFamily'][];
 
-/** Worked cases, one or more for each job: opened, they are a mend like any other. */
+/** Worked examples, one or more for each job: opened, they are a mend like any other. */
 export function GalleryPage() {
   const gallery = useQuery(galleryQuery);
   const catalogue = useQuery(catalogueQuery);
@@ -26,7 +26,7 @@ export function GalleryPage() {
   const familyOf = (worked: Schemas['WorkedCase']) => catalogue.data?.constructions.find((each) => each.id === worked.construction)?.family;
   return (
     <div className="mx-auto max-w-[1500px] px-5 py-5">
-      <h1 className="text-3xl">Worked cases</h1>
+      <h1 className="text-3xl">Worked examples</h1>
       <p className="text-faint">Each opens on the bench as a mend of its own, to be changed and run like any other.</p>
       <Problems problems={problemsIn(open.error)} />
       <div className="mt-3 gap-x-10 md:columns-2 lg:columns-3">

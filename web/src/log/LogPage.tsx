@@ -20,7 +20,7 @@ export function LogPage() {
       <div className="flex flex-wrap items-end gap-6">
         <h1 className="text-3xl">Log</h1>
         <label className="min-w-72 flex-1">
-          <span className="lettering block">Find by tag, place, resin, or any word of a note</span>
+          <span className="lettering block">Search by tag, place, resin, or any word in a note</span>
           <input
             type="search"
             className="h-12 w-full max-w-xl rounded-sm border-2 border-strong-line bg-sheet px-3 text-lg"
@@ -52,7 +52,7 @@ export function LogPage() {
           </li>
         ))}
       </ul>
-      {log.data?.length === 0 ? <p className="mt-6 text-lg text-faint">{q ? `Nothing in the log has “${q}” in it.` : 'Nothing was closed yet.'}</p> : null}
+      {log.data?.length === 0 ? <p className="mt-6 text-lg text-faint">{q ? `Nothing in the log has “${q}” in it.` : 'Nothing has been closed yet.'}</p> : null}
     </div>
   );
 }

@@ -1,20 +1,20 @@
 import { useState } from 'react';
-import type { Catalogue, Construction, RepairCase, Schemas } from '../api/types';
+import type { Catalogue, Construction, DamageToMend, Schemas } from '../api/types';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
-import { withDamage } from './edit';
+import { withSeen } from './edit';
 
 interface Props {
-  repairCase: RepairCase;
+  toMend: DamageToMend;
   construction: Construction;
   catalogue: Catalogue;
-  change: (next: RepairCase) => void;
+  edit: (how: (damage: DamageToMend) => DamageToMend) => void;
   before: readonly Schemas['FoundBefore'][];
 }
 
 /** Finding what leaks or hides: the tests that show it, each find kept on the item. */
-export function Finds({ repairCase, construction, catalogue, change, before }: Props) {
-  const { damage } = repairCase;
+export function Finds({ toMend, construction, catalogue, edit, before }: Props) {
+  const { seen: damage } = toMend;
   const hides = construction.damages.find((usual) => usual.kind === damage.kind)?.leaks ?? false;
   const tests = catalogue.lookTests.filter((test) => test.kinds.includes(damage.kind) && fits(test.families, construction, catalogue, damage.location));
   const [test, setTest] = useState('');
@@ -24,19 +24,19 @@ export function Finds({ repairCase, construction, catalogue, change, before }: P
   const chosen = tests.find((each) => each.id === test) ?? tests[0]!;
   const keep = () => {
     if (place.trim() === '') return;
-    change(withDamage(repairCase, { finds: [...finds, { test: chosen.id, place: place.trim() }], located: true }));
+    edit((now) => withSeen(now, { finds: [...(now.seen.finds ?? []), { test: chosen.id, place: place.trim() }], located: true }));
     setPlace('');
   };
   return (
     <section aria-label="Finding it" className="border-l-4 border-resin pl-3">
       <div className="flex flex-wrap gap-x-6 gap-y-3">
-        <Choice label="Is it found?" value={damage.located === false ? 'no' : 'yes'} options={[['yes', 'Found'], ['no', 'Not yet']]} onPick={(found) => change(withDamage(repairCase, { located: found === 'yes' }))} />
-        <Choice label="Find it by" value={chosen.id} options={tests.map((each) => [each.id, each.name] as const)} onPick={setTest} />
+        <Choice label="Found it?" value={damage.located === false ? 'no' : 'yes'} options={[['yes', 'Found'], ['no', 'Not yet']]} onPick={(found) => edit((now) => withSeen(now, { located: found === 'yes' }))} />
+        <Choice label="Test to find it" value={chosen.id} options={tests.map((each) => [each.id, each.name] as const)} onPick={setTest} />
       </div>
       <p className="mt-1 text-sm">{chosen.how}</p>
       <div className="mt-2 flex items-end gap-2">
         <label className="flex-1">
-          <span className="lettering block">A find: where?</span>
+          <span className="lettering block">Found at</span>
           <input
             className="h-11 w-full rounded-sm border-2 border-line bg-sheet px-3"
             value={place}
@@ -48,7 +48,7 @@ export function Finds({ repairCase, construction, catalogue, change, before }: P
           />
         </label>
         <Button onClick={keep} disabled={place.trim() === ''}>
-          Keep the find
+          Save it
         </Button>
       </div>
       {finds.length > 0 ? (
@@ -58,7 +58,7 @@ export function Finds({ repairCase, construction, catalogue, change, before }: P
               <span>
                 {i + 1}. {find.place} <span className="text-sm text-faint">{catalogue.lookTests.find((each) => each.id === find.test)?.name}</span>
               </span>
-              <Button onClick={() => change(withDamage(repairCase, { finds: finds.filter((each) => each !== find) }))}>Take it back</Button>
+              <Button onClick={() => edit((now) => withSeen(now, { finds: finds.filter((each) => each !== find) }))}>Remove</Button>
             </li>
           ))}
         </ul>
@@ -66,7 +66,7 @@ export function Finds({ repairCase, construction, catalogue, change, before }: P
       {before.length > 0 ? (
         <p className="mt-1 text-sm">
           <strong>Found on this item before:</strong> {before.slice(0, 6).map((find) => `${find.place} (mend ${find.mendId})`).join('; ')}
-          {before.length > 6 ? ` and ${before.length - 6} more` : ''}. Look whether those still hold.
+          {before.length > 6 ? ` and ${before.length - 6} more` : ''}. Check that those still hold.
         </p>
       ) : null}
       <p className="mt-1 text-sm text-faint">One leak does not exclude another: go on to the end.</p>

@@ -1,9 +1,9 @@
-import type { Catalogue, Construction, MendView, Problem, RepairCase, Schemas, Shape } from '../api/types';
+import type { Catalogue, Construction, Problem, RepairCase, Schemas, Shape } from '../api/types';
 import { useUnits } from '../app/units';
 import { useZone } from '../app/zone';
 import { Silhouette } from '../drawing/Silhouette';
 import type { StageProps } from '../mend/MendPage';
-import type { MendDesk } from '../mend/useMend';
+import type { MendDesk } from '../mend/damageInHand';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Problems } from '../ui/Notice';
@@ -11,7 +11,7 @@ import { NumberField } from '../ui/NumberField';
 import { fromLocalField, toLocalField } from '../ui/time';
 import { altitude, length, temperature } from '../ui/units';
 import { causeWords, kindWords, lightWords, warrantyWords } from '../ui/words';
-import { kindsAt, reshaped, totalThicknessMm, withBench, withDamage, withKind, withLocation, withWanted } from './edit';
+import { reshaped, totalThicknessMm, usualAt, withBench, withKind, withLocation, withSeen, withWanted } from './edit';
 import { Finds } from './Finds';
 import { Measures } from './Measures';
 import { VerdictBox } from './VerdictBox';
@@ -21,17 +21,18 @@ const shapeWords: Record<Shape['kind'], string> = { round: 'Round', oval: 'Oval'
 
 /** Look: where, what, how deep, how big, and what is wanted. The verdict stands beside it as it goes. */
 export function LookStage({ desk, catalogue, goTo }: StageProps) {
-  const { repairCase, change, problems } = desk;
+  const { repairCase, change, problems, toMend } = desk;
   const construction = catalogue.constructions.find((each) => each.id === repairCase.item.construction);
   if (!construction) return null;
+  const usual = catalogue.usualDamages[construction.id] ?? [];
   const frozen = desk.mend.status !== 'draft';
   return (
     <div className="flex flex-col gap-4">
       <VerdictBox desk={desk} onMatch={() => goTo('match')} />
       <Problems problems={problems} />
       <fieldset disabled={frozen} className="flex flex-col gap-4">
-        <Silhouette construction={construction} value={repairCase.damage.location} onPick={(location) => change(withLocation(repairCase, construction, location))} />
-        <DamageFields desk={desk} repairCase={repairCase} construction={construction} catalogue={catalogue} change={change} problems={problems} before={desk.mend.foundBefore} />
+        <Silhouette construction={construction} value={toMend.seen.location} onPick={(location) => desk.editDamage((now) => withLocation(now, construction, usual, location))} />
+        <DamageFields desk={desk} construction={construction} catalogue={catalogue} usual={usual} />
         <ItemFields repairCase={repairCase} change={change} />
         <BenchFields construction={construction} repairCase={repairCase} change={change} problems={problems} />
       </fieldset>
@@ -47,84 +48,92 @@ interface FieldsProps {
 
 const isWrong = (problems: readonly Problem[], field: string) => problems.some((problem) => problem.field === field);
 
-interface DamageProps extends FieldsProps {
+interface DamageProps {
   desk: MendDesk;
   construction: Construction;
   catalogue: Catalogue;
-  problems: readonly Problem[];
-  before: MendView['foundBefore'];
+  usual: readonly Schemas['Damage'][];
 }
 
-function DamageFields({ desk, repairCase, construction, catalogue, change, problems, before }: DamageProps) {
+function DamageFields({ desk, construction, catalogue, usual }: DamageProps) {
   const { units } = useUnits();
-  const { damage } = repairCase;
-  const kinds = [...new Set(kindsAt(construction, damage.location).map((usual) => usual.kind))].map((kind) => [kind, kindWords[kind]] as const);
-  const thin = totalThicknessMm(construction, damage.location) < 3;
+  const { toMend, editDamage, problems, number, planned } = desk;
+  const { seen } = toMend;
+  const set = (change: Partial<Schemas['Damage']>) => editDamage((now) => withSeen(now, change));
+  const wrong = (field: string) => isWrong(problems, `damages[${number - 1}].seen.${field}`);
+  const kinds = [...new Set(usualAt(usual, construction, seen.location).map((each) => each.kind))].map((kind) => [kind, kindWords[kind]] as const);
+  const thin = totalThicknessMm(construction, seen.location) < 3;
   const step = units === 'us' ? 0.02 : thin ? 0.05 : 0.5;
   return (
     <>
       <div className="grid gap-x-5 gap-y-3 sm:grid-cols-2">
-        <Choice label="What is it?" value={damage.kind} options={kinds} onPick={(kind) => change(withKind(repairCase, construction, kind))} />
-        {desk.plan?.drawing.leads === 'above' ? (
-          <GoesThrough repairCase={repairCase} skinMm={desk.plan.drawing.layers[0]!.thicknessMm} change={change} />
+        <Choice label="Kind of damage" value={seen.kind} options={kinds} onPick={(kind) => editDamage((now) => withKind(now, construction, usual, kind))} />
+        {planned?.drawing.leads === 'above' ? (
+          <GoesThrough depthMm={seen.depthMm} skinMm={planned.drawing.layers[0]!.thicknessMm} onDepth={(depthMm) => set({ depthMm })} />
         ) : (
           <NumberField
-            label={`How deep? (${length.shown(totalThicknessMm(construction, damage.location), units)} ${length.unit(units)} thick here)`}
-            value={length.shown(damage.depthMm, units)}
+            label={`How deep? (${length.shown(totalThicknessMm(construction, seen.location), units)} ${length.unit(units)} thick here)`}
+            value={length.shown(seen.depthMm, units)}
             unit={length.unit(units)}
             step={step}
-            wrong={isWrong(problems, 'damage.depthMm')}
-            onChange={(value) => change(withDamage(repairCase, { depthMm: length.kept(value, units) }))}
+            wrong={wrong('depthMm')}
+            onChange={(value) => set({ depthMm: length.kept(value, units) })}
           />
         )}
       </div>
       <div className="grid gap-x-5 gap-y-3 sm:grid-cols-2">
-        <Choice label="Its shape" value={damage.shape.kind} options={entries(shapeWords)} onPick={(kind) => change(withDamage(repairCase, { shape: reshaped(damage.shape, kind) }))} />
-        <ShapeFields repairCase={repairCase} change={change} problems={problems} />
+        <Choice label="Shape" value={seen.shape.kind} options={entries(shapeWords)} onPick={(kind) => set({ shape: reshaped(seen.shape, kind) })} />
+        <ShapeFields shape={seen.shape} onShape={(shape) => set({ shape })} isWrong={wrong} />
       </div>
       <div className="flex flex-wrap gap-x-6 gap-y-3">
-        <Choice label="Wet inside?" value={damage.wet ? 'wet' : 'dry'} options={[['dry', 'Dry'], ['wet', 'Wet, or may be']]} onPick={(wet) => change(withDamage(repairCase, { wet: wet === 'wet' }))} />
-        <Choice label="How did it happen?" value={damage.cause} options={entries(causeWords)} onPick={(cause) => change(withDamage(repairCase, { cause }))} />
-        {damage.kind === 'crack' || damage.kind === 'splinter' ? (
-          <Choice label="From side to side?" value={damage.acrossWholeWidth ? 'yes' : 'no'} options={[['no', 'No'], ['yes', 'Yes, right across']]} onPick={(across) => change(withDamage(repairCase, { acrossWholeWidth: across === 'yes' }))} />
+        <Choice label="Wet inside?" value={seen.wet ? 'wet' : 'dry'} options={[['dry', 'Dry'], ['wet', 'Wet, or may be']]} onPick={(wet) => set({ wet: wet === 'wet' })} />
+        <Choice label="How did it happen?" value={seen.cause} options={entries(causeWords)} onPick={(cause) => set({ cause })} />
+        {seen.kind === 'crack' || seen.kind === 'splinter' ? (
+          <Choice label="From side to side?" value={seen.acrossWholeWidth ? 'yes' : 'no'} options={[['no', 'No'], ['yes', 'Yes, right across']]} onPick={(across) => set({ acrossWholeWidth: across === 'yes' })} />
+        ) : null}
+        {construction.pair ? (
+          <Choice label="Which of the pair?" value={seen.onMate ? 'mate' : 'this'} options={[['this', 'This one'], ['mate', 'The other one']]} onPick={(which) => set({ onMate: which === 'mate' })} />
         ) : null}
       </div>
-      <Measures repairCase={repairCase} change={change} problems={problems} />
-      <Finds repairCase={repairCase} construction={construction} catalogue={catalogue} change={change} before={before} />
-      {damage.fin ? <FinFields fin={damage.fin} onChange={(fin) => change(withDamage(repairCase, { fin }))} problems={problems} /> : null}
+      <Measures toMend={toMend} construction={construction.id} edit={editDamage} isWrong={wrong} />
+      <Finds key={number} toMend={toMend} construction={construction} catalogue={catalogue} edit={editDamage} before={desk.mend.foundBefore} />
+      {seen.fin ? <FinFields fin={seen.fin} onChange={(fin) => set({ fin })} isWrong={wrong} /> : null}
     </>
   );
 }
 
-/** What is hurt in a skin is hurt through, or on its surface only: that is asked, and not a depth in hundredths. */
-function GoesThrough({ repairCase, skinMm, change }: FieldsProps & { skinMm: number }) {
-  const through = repairCase.damage.depthMm >= skinMm;
+/** Damage of a skin goes through it, or is on its surface only: that is asked, and not a depth in hundredths. */
+function GoesThrough({ depthMm, skinMm, onDepth }: { depthMm: number; skinMm: number; onDepth: (depthMm: number) => void }) {
   return (
     <Choice
       label="Does it go through?"
-      value={through ? 'through' : 'surface'}
+      value={depthMm >= skinMm ? 'through' : 'surface'}
       options={[['through', 'Through'], ['surface', 'Surface only']]}
-      onPick={(answer) => change(withDamage(repairCase, { depthMm: answer === 'through' ? skinMm : skinMm / 2 }))}
+      onPick={(answer) => onDepth(answer === 'through' ? skinMm : skinMm / 2)}
     />
   );
 }
 
-function ShapeFields({ repairCase, change, problems }: FieldsProps & { problems: readonly Problem[] }) {
+interface ShapeProps {
+  shape: Shape;
+  onShape: (shape: Shape) => void;
+  isWrong: (field: string) => boolean;
+}
+
+function ShapeFields({ shape, onShape, isWrong }: ShapeProps) {
   const { units } = useUnits();
-  const shape = repairCase.damage.shape;
   const unit = length.unit(units);
   const step = units === 'us' ? 0.1 : 1;
-  const set = (next: Shape) => change(withDamage(repairCase, { shape: next }));
   if (shape.kind === 'round') {
     return (
-      <NumberField label="Across" value={length.shown(shape.diameterMm, units)} unit={unit} step={step} wrong={isWrong(problems, 'damage.shape.diameterMm')} onChange={(value) => set({ ...shape, diameterMm: length.kept(value, units) })} />
+      <NumberField label="Across" value={length.shown(shape.diameterMm, units)} unit={unit} step={step} wrong={isWrong('shape.diameterMm')} onChange={(value) => onShape({ ...shape, diameterMm: length.kept(value, units) })} />
     );
   }
-  if (shape.kind === 'traced') return <TraceFields points={shape.points} onChange={(points) => set({ kind: 'traced', points })} />;
+  if (shape.kind === 'traced') return <TraceFields points={shape.points} onChange={(points) => onShape({ kind: 'traced', points })} />;
   return (
     <div className="grid grid-cols-2 gap-2">
-      <NumberField label="Length" value={length.shown(shape.lengthMm, units)} unit={unit} step={step} wrong={isWrong(problems, 'damage.shape.lengthMm')} onChange={(value) => set({ ...shape, lengthMm: length.kept(value, units) })} />
-      <NumberField label="Width" value={length.shown(shape.widthMm, units)} unit={unit} step={step} wrong={isWrong(problems, 'damage.shape.widthMm')} onChange={(value) => set({ ...shape, widthMm: length.kept(value, units) })} />
+      <NumberField label="Length" value={length.shown(shape.lengthMm, units)} unit={unit} step={step} wrong={isWrong('shape.lengthMm')} onChange={(value) => onShape({ ...shape, lengthMm: length.kept(value, units) })} />
+      <NumberField label="Width" value={length.shown(shape.widthMm, units)} unit={unit} step={step} wrong={isWrong('shape.widthMm')} onChange={(value) => onShape({ ...shape, widthMm: length.kept(value, units) })} />
     </div>
   );
 }
@@ -150,19 +159,19 @@ function TraceFields({ points, onChange }: { points: readonly Schemas['PointMm']
         />
       </label>
       <div className="mt-1 flex gap-2">
-        <Button onClick={() => onChange(points.slice(0, -1))}>Take the last point back</Button>
-        <Button onClick={() => onChange([])}>Trace anew</Button>
+        <Button onClick={() => onChange(points.slice(0, -1))}>Undo last point</Button>
+        <Button onClick={() => onChange([])}>Start over</Button>
       </div>
     </div>
   );
 }
 
-function FinFields({ fin, onChange, problems }: { fin: Schemas['FinCheck']; onChange: (fin: Schemas['FinCheck']) => void; problems: readonly Problem[] }) {
+function FinFields({ fin, onChange, isWrong }: { fin: Schemas['FinCheck']; onChange: (fin: Schemas['FinCheck']) => void; isWrong: (field: string) => boolean }) {
   return (
     <div className="grid gap-x-5 gap-y-3 sm:grid-cols-3">
-      <Choice label="Fin in, rock it" value={fin.rocks ? 'rocks' : 'firm'} options={[['firm', 'Firm'], ['rocks', 'Rocks']]} onPick={(rocks) => onChange({ ...fin, rocks: rocks === 'rocks' })} />
-      <NumberField label="Cant of this fin" value={fin.cantDeg} unit="°" step={0.5} wrong={isWrong(problems, 'damage.fin.cantDeg')} onChange={(cantDeg) => onChange({ ...fin, cantDeg })} />
-      <NumberField label="Cant of its twin" value={fin.twinCantDeg} unit="°" step={0.5} wrong={isWrong(problems, 'damage.fin.twinCantDeg')} onChange={(twinCantDeg) => onChange({ ...fin, twinCantDeg })} />
+      <Choice label="Fin rocked by hand" value={fin.rocks ? 'rocks' : 'firm'} options={[['firm', 'Firm'], ['rocks', 'Rocks']]} onPick={(rocks) => onChange({ ...fin, rocks: rocks === 'rocks' })} />
+      <NumberField label="Cant of this fin" value={fin.cantDeg} unit="°" step={0.5} wrong={isWrong('fin.cantDeg')} onChange={(cantDeg) => onChange({ ...fin, cantDeg })} />
+      <NumberField label="Cant of its twin" value={fin.twinCantDeg} unit="°" step={0.5} wrong={isWrong('fin.twinCantDeg')} onChange={(twinCantDeg) => onChange({ ...fin, twinCantDeg })} />
     </div>
   );
 }
@@ -173,7 +182,7 @@ function ItemFields({ repairCase, change }: FieldsProps) {
   return (
     <div className="grid gap-x-5 gap-y-3 border-t border-line pt-3 sm:grid-cols-2">
       <Choice label="Warranty" value={item.warranty} options={entries(warrantyWords)} onPick={(warranty) => change({ ...repairCase, item: { ...item, warranty } })} />
-      <Choice label="It should hold" value={wanted.permanence ?? 'lasting'} options={[['lasting', 'For good'], ['for-now', 'For now']]} onPick={(permanence) => change(withWanted(repairCase, { permanence }))} />
+      <Choice label="How long should it last?" value={wanted.permanence ?? 'lasting'} options={[['lasting', 'For good'], ['for-now', 'For now']]} onPick={(permanence) => change(withWanted(repairCase, { permanence }))} />
       <label>
         <span className="lettering mb-1 block">Needed by</span>
         <input
@@ -202,7 +211,7 @@ function BenchFields({ repairCase, construction, change, problems }: FieldsProps
       <NumberField label="Humidity" value={bench.relativeHumidityPercent} unit="%" step={1} wrong={isWrong(problems, 'bench.relativeHumidityPercent')} onChange={(relativeHumidityPercent) => change(withBench(repairCase, { relativeHumidityPercent }))} />
       <NumberField label="Hottest in use" value={temperature.shown(wanted.hottestInUseC ?? 45, units)} unit={temperature.unit(units)} step={5} wrong={isWrong(problems, 'wanted.hottestInUseC')} onChange={(value) => change(withWanted(repairCase, { hottestInUseC: temperature.kept(value, units) }))} />
       {construction.pressureKpa == null ? null : (
-        <NumberField label="Used as high as" value={altitude.shown(wanted.usedAtM ?? bench.altitudeM ?? 0, units)} unit={altitude.unit(units)} step={100} wrong={isWrong(problems, 'wanted.usedAtM')} onChange={(value) => change(withWanted(repairCase, { usedAtM: altitude.kept(value, units) }))} />
+        <NumberField label="Highest altitude in use" value={altitude.shown(wanted.usedAtM ?? bench.altitudeM ?? 0, units)} unit={altitude.unit(units)} step={100} wrong={isWrong(problems, 'wanted.usedAtM')} onChange={(value) => change(withWanted(repairCase, { usedAtM: altitude.kept(value, units) }))} />
       )}
       {construction.family === 'boards' ? (
         <Choice label="Tint bare foam" value={wanted.tint ? 'yes' : 'no'} options={[['no', 'No'], ['yes', 'Yes']]} onPick={(tint) => change(withWanted(repairCase, { tint: tint === 'yes' }))} />

@@ -1,4 +1,4 @@
-import type { MendDesk } from '../mend/useMend';
+import type { MendDesk } from '../mend/damageInHand';
 import { Button } from '../ui/Button';
 import { decisionWords } from '../ui/words';
 
@@ -37,7 +37,7 @@ export function VerdictBox({ desk, onMatch }: { desk: MendDesk; onMatch: () => v
           ))}
         </ul>
       ) : (
-        <p className="mt-1 text-faint">Nothing speaks against mending it here.</p>
+        <p className="mt-1 text-faint">No reason not to mend it here.</p>
       )}
     </section>
   );

@@ -1,10 +1,7 @@
-import type { Construction, RepairCase, Schemas, Shape } from '../api/types';
+import { numbered } from '../api/numbering';
+import type { Construction, DamageToMend, RepairCase, Schemas, Shape } from '../api/types';
 
-/** Changes to a case: values in, a new case out. */
-export function withDamage(repairCase: RepairCase, change: Partial<Schemas['Damage']>): RepairCase {
-  return { ...repairCase, damage: { ...repairCase.damage, ...change } };
-}
-
+/** Changes to a case and to one of its damages: values in, new values out. */
 export function withBench(repairCase: RepairCase, change: Partial<Schemas['BenchFacts']>): RepairCase {
   return { ...repairCase, bench: { ...repairCase.bench, ...change } };
 }
@@ -13,76 +10,62 @@ export function withWanted(repairCase: RepairCase, change: Partial<Schemas['Want
   return { ...repairCase, wanted: { ...repairCase.wanted, ...change } };
 }
 
+/** Changes one damage of a case, by its number from 1. */
+export function withDamage(repairCase: RepairCase, number: number, how: (damage: DamageToMend) => DamageToMend): RepairCase {
+  return { ...repairCase, damages: repairCase.damages.map((damage, i) => (i === number - 1 ? how(damage) : damage)) };
+}
+
+/** Sets a figure of the plan by hand, at the damage that it belongs to, or takes that back when the value is null. */
+export function withOverride(repairCase: RepairCase, figure: string, value: number | null, reason: string): RepairCase {
+  const { number, id } = numbered(figure);
+  return withDamage(repairCase, number, (damage) => {
+    const others = (damage.overrides ?? []).filter((each) => each.figure !== id);
+    return { ...damage, overrides: value === null ? others : [...others, { figure: id, value, reason }] };
+  });
+}
+
+export function withSeen(damage: DamageToMend, change: Partial<Schemas['Damage']>): DamageToMend {
+  return { ...damage, seen: { ...damage.seen, ...change } };
+}
+
 const openChoice: Schemas['Choice'] = { method: null, material: null, cloth: null, filler: null, patch: null, schools: null };
 
-export function withChoice(repairCase: RepairCase, change: Partial<Schemas['Choice']>): RepairCase {
-  return { ...repairCase, choice: { ...openChoice, ...repairCase.choice, ...change } };
+export function withChoice(damage: DamageToMend, change: Partial<Schemas['Choice']>): DamageToMend {
+  return { ...damage, choice: { ...openChoice, ...damage.choice, ...change } };
 }
 
-/** Sets a figure by hand, or takes that back when the value is null. */
-export function withOverride(repairCase: RepairCase, figure: string, value: number | null, reason: string): RepairCase {
-  const others = (repairCase.overrides ?? []).filter((each) => each.figure !== figure);
-  return { ...repairCase, overrides: value === null ? others : [...others, { figure, value, reason }] };
-}
-
-export function withSchool(repairCase: RepairCase, question: string, option: string): RepairCase {
-  const schools = { ...repairCase.choice?.schools, [question]: option };
+export function withSchool(damage: DamageToMend, question: string, option: string): DamageToMend {
+  const schools = { ...damage.choice?.schools, [question]: option };
   // A school may stand for another method or material: what was picked by hand before gives way to it.
-  return withChoice(repairCase, { schools, method: null, material: null });
-}
-
-const narrow: readonly Schemas['DamageKind'][] = ['crack', 'slice', 'scratch', 'tear', 'seam-open', 'split'];
-
-/** A damage as it usually comes on a construction, to start from: every number of it a visible default. */
-export function usualDamage(usual: Schemas['UsualDamage'], location: string): Schemas['Damage'] {
-  const { kind, lengthMm, widthMm } = usual;
-  const round = lengthMm === widthMm;
-  const shape: Shape = narrow.includes(kind) ? { kind: 'crack', lengthMm, widthMm } : round ? { kind: 'round', diameterMm: lengthMm } : { kind: 'oval', lengthMm, widthMm };
-  return {
-    kind,
-    location,
-    shape: shape.kind === 'oval' && widthMm < 1 ? { kind: 'crack', lengthMm, widthMm } : shape,
-    depthMm: usual.depthMm,
-    wet: false,
-    cause: 'knock',
-    neighbours: null,
-    fin: kind === 'fin-box-surround' ? { cantDeg: 0, twinCantDeg: 0, rocks: false } : null,
-    acrossWholeWidth: false,
-    gapMm: usual.gapMm ?? null,
-    missingMm: usual.missingMm ?? null,
-    plies: usual.plies ?? null,
-    located: usual.leaks ? true : null,
-    edgeCatches: null,
-    finds: null,
-  };
+  return withChoice(damage, { schools, method: null, material: null });
 }
 
 const hasFinBox = (construction: Construction, location: string) =>
   construction.locations.find((each) => each.id === location)?.traits?.includes('fin-box') ?? false;
 
-/** The kinds of damage that may be met at a place of a construction. */
-export function kindsAt(construction: Construction, location: string): readonly Schemas['UsualDamage'][] {
+/** The usual damages of a construction that may be met at a place of it. */
+export function usualAt(usual: readonly Schemas['Damage'][], construction: Construction, location: string): readonly Schemas['Damage'][] {
   const finBox = hasFinBox(construction, location);
-  return construction.damages.filter((usual) => (usual.kind === 'fin-box-surround') === finBox);
+  return usual.filter((each) => (each.kind === 'fin-box-surround') === finBox);
 }
 
 /** Another kind of damage starts from what is usual for it; what was seen of wet and cause stays. */
-export function withKind(repairCase: RepairCase, construction: Construction, kind: Schemas['DamageKind']): RepairCase {
-  const usual = construction.damages.find((each) => each.kind === kind);
-  if (!usual) return repairCase;
-  const { wet, cause, location } = repairCase.damage;
-  const there = kindsAt(construction, location).includes(usual) ? location : usual.location;
-  const depthMm = Math.min(usual.depthMm, totalThicknessMm(construction, there));
-  return { ...repairCase, damage: { ...usualDamage(usual, there), wet, cause, depthMm }, choice: null, overrides: null };
+export function withKind(damage: DamageToMend, construction: Construction, usual: readonly Schemas['Damage'][], kind: Schemas['DamageKind']): DamageToMend {
+  const fresh = usual.find((each) => each.kind === kind);
+  if (!fresh) return damage;
+  const { wet, cause, location, onMate } = damage.seen;
+  const there = usualAt(usual, construction, location).includes(fresh) ? location : fresh.location;
+  const depthMm = Math.min(fresh.depthMm, totalThicknessMm(construction, there));
+  return { seen: { ...fresh, location: there, wet, cause, onMate, depthMm }, choice: null, overrides: null };
 }
 
 /** Another place: a kind that is not met there gives way to one that is, and the depth stays within the item. */
-export function withLocation(repairCase: RepairCase, construction: Construction, location: string): RepairCase {
-  const there = kindsAt(construction, location);
-  const moved = withDamage(repairCase, { location });
-  const kept = there.some((usual) => usual.kind === repairCase.damage.kind);
-  const next = kept ? moved : withKind(moved, construction, (there.find((usual) => usual.location === location) ?? there[0])!.kind);
-  return withDamage(next, { location, depthMm: Math.min(next.damage.depthMm, totalThicknessMm(construction, location)) });
+export function withLocation(damage: DamageToMend, construction: Construction, usual: readonly Schemas['Damage'][], location: string): DamageToMend {
+  const there = usualAt(usual, construction, location);
+  const moved = withSeen(damage, { location });
+  const kept = there.some((each) => each.kind === damage.seen.kind);
+  const next = kept ? moved : withKind(moved, construction, usual, (there.find((each) => each.location === location) ?? there[0])!.kind);
+  return withSeen(next, { location, depthMm: Math.min(next.seen.depthMm, totalThicknessMm(construction, location)) });
 }
 
 export function extent(shape: Shape): { lengthMm: number; widthMm: number } {

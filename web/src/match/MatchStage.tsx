@@ -1,4 +1,5 @@
-import type { Candidate, Catalogue, RepairCase, RepairPlan } from '../api/types';
+import type { Candidate, Catalogue, PlannedDamage } from '../api/types';
+import type { MendDesk } from '../mend/damageInHand';
 import { useUnits } from '../app/units';
 import { withChoice, withSchool, withWanted } from '../look/edit';
 import { highlight } from '../mend/highlight';
@@ -11,17 +12,17 @@ import { measure } from '../ui/units';
 
 /** Match: what can bond to every layer, ranked; what cannot stays, with the layer that it would harm. */
 export function MatchStage({ desk, catalogue, goTo }: StageProps) {
-  const { plan, repairCase, change, problems, mend } = desk;
-  if (!plan) return <Problems problems={problems} />;
+  const { planned, problems, mend } = desk;
+  if (!planned) return <Problems problems={problems} />;
   const draft = mend.status === 'draft';
-  const isChosen = (candidate: Candidate) => plan.system?.method === candidate.method && plan.system.material === candidate.material;
-  const fits = plan.candidates.filter((candidate) => !candidate.vetoed);
-  const out = plan.candidates.filter((candidate) => candidate.vetoed);
+  const isChosen = (candidate: Candidate) => planned.system?.method === candidate.method && planned.system.material === candidate.material;
+  const fits = planned.candidates.filter((candidate) => !candidate.vetoed);
+  const out = planned.candidates.filter((candidate) => candidate.vetoed);
   return (
     <div className="flex flex-col gap-4">
       <div className="flex flex-wrap items-end justify-between gap-3">
-        <h2 className="text-3xl">What holds on every layer</h2>
-        <Button look="main" onClick={() => goTo('plan')} disabled={!plan.system}>
+        <h2 className="text-3xl">What bonds to every layer</h2>
+        <Button look="main" onClick={() => goTo('plan')} disabled={!planned.system}>
           Plan it
         </Button>
       </div>
@@ -32,13 +33,13 @@ export function MatchStage({ desk, catalogue, goTo }: StageProps) {
             key={candidate.method + candidate.material}
             candidate={candidate}
             chosen={isChosen(candidate)}
-            onPick={draft ? () => change(withChoice(repairCase, { method: candidate.method, material: candidate.material })) : null}
+            onPick={draft ? () => desk.editDamage((now) => withChoice(now, { method: candidate.method, material: candidate.material })) : null}
           />
         ))}
       </ol>
       {out.length > 0 ? (
         <section>
-          <h3 className="text-xl text-late">Kept off, and what it protects</h3>
+          <h3 className="text-xl text-late">Ruled out, and why</h3>
           <ul>
             {out.map((candidate) => (
               <Vetoed key={candidate.method + candidate.material} candidate={candidate} />
@@ -46,7 +47,7 @@ export function MatchStage({ desk, catalogue, goTo }: StageProps) {
           </ul>
         </section>
       ) : null}
-      {draft ? <Wishes repairCase={repairCase} plan={plan} catalogue={catalogue} change={change} /> : null}
+      {draft ? <Wishes desk={desk} planned={planned} catalogue={catalogue} /> : null}
     </div>
   );
 }
@@ -72,13 +73,13 @@ function Row({ candidate, chosen, onPick }: { candidate: Candidate; chosen: bool
           </span>
           {candidate.findings.map((finding) => (
             <span key={finding.rule} className="block text-sm">
-              <strong className="text-resin">{finding.weight === 'to-buy' ? 'To buy' : 'Mind'}:</strong> {finding.reason}
+              <strong className="text-resin">{finding.weight === 'to-buy' ? 'To buy' : 'Note'}:</strong> {finding.reason}
               {finding.layerName ? ` (${finding.layerName})` : ''}
             </span>
           ))}
         </span>
         <span>
-          <span className="lettering block">until in use</span>
+          <span className="lettering block">until usable</span>
           <span className="numeral block text-xl">{time}</span>
           <span className="block text-sm text-faint">{['', 'forgiving', 'some practice', 'demanding'][candidate.skill]}</span>
         </span>
@@ -135,31 +136,37 @@ function Vetoed({ candidate }: { candidate: Candidate }) {
   );
 }
 
-const cloths = [['glass-102', 102], ['glass-136', 136], ['glass-203', 203]] as const;
-
 const levels = [0, 1, 2, 3, 4, 5].map((level) => [String(level), String(level)] as const);
 
-function Wishes({ repairCase, plan, catalogue, change }: { repairCase: RepairCase; plan: RepairPlan; catalogue: Catalogue; change: (next: RepairCase) => void }) {
+function Wishes({ desk, planned, catalogue }: { desk: MendDesk; planned: PlannedDamage; catalogue: Catalogue }) {
   const { units } = useUnits();
+  const { repairCase, toMend, editDamage, edit } = desk;
   const weights = { fast: 2, lasting: 3, tidy: 2, cheap: 1, ...repairCase.wanted.weights };
-  const choice = repairCase.choice;
-  const laysGlass = plan.patches.some((patch) => patch.cloth.startsWith('glass-'));
+  const cloths = catalogue.materials.filter((material) => material.role === 'cloth');
+  const lays = planned.patches.find((patch) => cloths.some((cloth) => cloth.id === patch.cloth));
   return (
     <section className="grid gap-x-6 gap-y-3 border-t-2 border-ink pt-3 sm:grid-cols-2">
-      <h3 className="text-xl sm:col-span-2">What counts, and which school</h3>
+      <h3 className="text-xl sm:col-span-2">Priorities and approach</h3>
       {(['fast', 'lasting', 'tidy', 'cheap'] as const).map((name) => (
-        <Choice key={name} label={name[0]!.toUpperCase() + name.slice(1)} value={String(weights[name])} options={levels} onPick={(level) => change(withWanted(repairCase, { weights: { ...weights, [name]: Number(level) } }))} />
+        <Choice key={name} label={name[0]!.toUpperCase() + name.slice(1)} value={String(weights[name])} options={levels} onPick={(level) => edit((now) => withWanted(now, { weights: { ...weights, [name]: Number(level) } }))} />
       ))}
-      {plan.schools.map((taken) => (
-        <School key={taken.id} taken={taken} catalogue={catalogue} onPick={(option) => change(withSchool(repairCase, taken.id, option))} />
+      {planned.schools.map((taken) => (
+        <School key={taken.id} taken={taken} catalogue={catalogue} onPick={(option) => editDamage((now) => withSchool(now, taken.id, option))} />
       ))}
-      {laysGlass ? <Choice label="Cloth" value={choice?.cloth ?? 'glass-136'} options={cloths.map(([id, areal]) => [id, `${measure(areal, 'g/m²', 0, units)}${id === 'glass-136' ? ' (default)' : ''}`])} onPick={(cloth) => change(withChoice(repairCase, { cloth }))} /> : null}
+      {lays ? (
+        <Choice
+          label="Cloth"
+          value={toMend.choice?.cloth ?? planned.system?.cloth ?? lays.cloth}
+          options={cloths.map((cloth) => [cloth.id, cloth.arealWeightGPerM2 ? measure(cloth.arealWeightGPerM2, 'g/m²', 0, units) : cloth.name] as const)}
+          onPick={(cloth) => editDamage((now) => withChoice(now, { cloth }))}
+        />
+      ) : null}
     </section>
   );
 }
 
 /** A question on which practitioners disagree: both answers, and why the default is the default. */
-function School({ taken, catalogue, onPick }: { taken: RepairPlan['schools'][number]; catalogue: Catalogue; onPick: (option: string) => void }) {
+function School({ taken, catalogue, onPick }: { taken: PlannedDamage['schools'][number]; catalogue: Catalogue; onPick: (option: string) => void }) {
   const school = catalogue.schools.find((each) => each.id === taken.id);
   if (!school) return null;
   return (

@@ -5,11 +5,13 @@ import { PlanView } from '../drawing/PlanView';
 import { planView } from '../drawing/planView';
 import { Section } from '../drawing/Section';
 import { section } from '../drawing/section';
-import { totalThicknessMm, withDamage } from '../look/edit';
+import { totalThicknessMm, withSeen } from '../look/edit';
+import { numbered } from '../api/numbering';
+import { DamageTabs } from './DamageTabs';
 import { highlight } from './highlight';
 import { reachedMarks } from './reached';
 import type { Stage } from './stages';
-import type { MendDesk } from './useMend';
+import type { MendDesk } from './damageInHand';
 
 const greater = 316;
 const lesser = 250;
@@ -21,23 +23,28 @@ export function MendDrawing({ desk, catalogue, stage }: { desk: MendDesk; catalo
   const { stepId, layer } = highlight.use();
   const { units } = useUnits();
   const { plan, repairCase, mend } = desk;
-  const reached = useMemo(() => reachedMarks(stage, plan, mend.run, stage === 'plan' ? stepId : null), [stage, plan, mend.run, stepId]);
-  const { kind } = repairCase.damage;
+  // A step that is pointed at brings up the damage that it is for.
+  const pointed = stage === 'plan' ? stepId : null;
+  const number = pointed ? numbered(pointed).number : desk.number;
+  const planned = plan?.damages[number - 1] ?? null;
+  const { seen } = repairCase.damages[number - 1] ?? desk.toMend;
+  const reached = useMemo(() => reachedMarks(stage, plan, number, mend.run, pointed), [stage, plan, number, mend.run, pointed]);
+  const { kind } = seen;
   // The picture that tells leads, and has the room: of cloth, mesh, rubber and skins that is the view from above.
-  const skin = plan?.drawing.leads === 'above';
+  const skin = planned?.drawing.leads === 'above';
   const [sectionHeight, aboveHeight] = skin ? [lesser, greater] : [greater, lesser];
   const model = useMemo(
-    () => plan && section({ drawing: plan.drawing, kind, patches: plan.patches, reached, width, height: sectionHeight }),
-    [plan, kind, reached, width, sectionHeight],
+    () => planned && section({ drawing: planned.drawing, kind, patches: planned.patches, reached, width, height: sectionHeight }),
+    [planned, kind, reached, width, sectionHeight],
   );
   const above = useMemo(
-    () => plan && planView({ drawing: plan.drawing, patches: plan.patches, reached, width, height: aboveHeight, units }),
-    [plan, reached, width, aboveHeight, units],
+    () => planned && planView({ drawing: planned.drawing, patches: planned.patches, reached, width, height: aboveHeight, units }),
+    [planned, reached, width, aboveHeight, units],
   );
-  if (!plan || !model || !above) return <div ref={box} style={{ height: greater }} />;
+  if (!planned || !model || !above) return <div ref={box} style={{ height: greater }} />;
   const draft = mend.status === 'draft';
   const construction = catalogue.constructions.find((each) => each.id === repairCase.item.construction);
-  const shape = repairCase.damage.shape;
+  const { shape } = seen;
   const tracing = draft && stage === 'look' && shape.kind === 'traced';
   const fromAbove = (
     <figure key="above" className="first:border-none border-t border-line pt-1">
@@ -48,7 +55,7 @@ export function MendDrawing({ desk, catalogue, stage }: { desk: MendDesk; catalo
           tracing
             ? {
                 points: shape.points,
-                onTap: (point) => desk.change(withDamage(repairCase, { shape: { kind: 'traced', points: [...shape.points, point] } })),
+                onTap: (point) => desk.editDamage((now) => withSeen(now, { shape: { kind: 'traced', points: [...shape.points, point] } })),
               }
             : undefined
         }
@@ -67,9 +74,9 @@ export function MendDrawing({ desk, catalogue, stage }: { desk: MendDesk; catalo
         depth={
           draft && stage === 'look' && construction && !skin
             ? {
-                mm: repairCase.damage.depthMm,
-                maxMm: totalThicknessMm(construction, repairCase.damage.location),
-                onChange: (depthMm) => desk.change(withDamage(repairCase, { depthMm })),
+                mm: seen.depthMm,
+                maxMm: totalThicknessMm(construction, seen.location),
+                onChange: (depthMm) => desk.editDamage((now) => withSeen(now, { depthMm })),
               }
             : undefined
         }
@@ -78,6 +85,13 @@ export function MendDrawing({ desk, catalogue, stage }: { desk: MendDesk; catalo
   );
   return (
     <div ref={box} className="flex flex-col gap-2">
+      {stage === 'mend' ? null : (
+        <DamageTabs
+          desk={desk}
+          shown={number}
+          usual={draft && stage === 'look' ? catalogue.usualDamages[repairCase.item.construction]?.[0] : undefined}
+        />
+      )}
       {!skin ? [through, fromAbove] : stage === 'look' ? fromAbove : [fromAbove, through]}
     </div>
   );

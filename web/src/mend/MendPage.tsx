@@ -15,9 +15,10 @@ import { Button } from '../ui/Button';
 import { Notice, Problems } from '../ui/Notice';
 import { PlanFigures } from '../ui/planFigures';
 import { when } from '../ui/time';
+import { useDamageInHand, type MendDesk } from './damageInHand';
 import { MendDrawing } from './MendDrawing';
 import { stageNames, stages, type Stage } from './stages';
-import { useMend, type MendDesk } from './useMend';
+import { useMend } from './useMend';
 
 export interface StageProps {
   desk: MendDesk;
@@ -34,12 +35,13 @@ export function MendPage() {
 /** One mend: one place, one picture, from first look to hand-back. */
 function MendAt({ id, stage: at }: { id: string; stage: Stage }) {
   const navigate = useNavigate();
-  const { desk, error } = useMend(Number(id), () => void navigate({ to: '/' }));
+  const { desk: state, error } = useMend(Number(id), () => void navigate({ to: '/' }));
+  const desk = useDamageInHand(state);
   const catalogue = useQuery(catalogueQuery);
   const goTo = (next: Stage) => void navigate({ to: '/mends/$id/$stage', params: { id, stage: next } });
   useStageKeys(goTo);
   if (!desk || !catalogue.data) {
-    return <div className="p-5">{error ? <Problems problems={problemsIn(error)} /> : 'Taking it to the bench …'}</div>;
+    return <div className="p-5">{error ? <Problems problems={problemsIn(error)} /> : 'Loading …'}</div>;
   }
   return (
     <PlanFigures plan={desk.plan} repairCase={desk.repairCase}>
@@ -125,13 +127,13 @@ function Heading({ desk, stage }: { desk: MendDesk; stage: Stage }) {
 function keepingWords({ keeping, mend }: MendDesk, at: (iso: string) => string): string {
   switch (keeping.state) {
     case 'keeping':
-      return 'keeping …';
+      return 'saving …';
     case 'faulty':
-      return `not kept yet; last kept ${at(mend.changedAt)}`;
+      return `not saved yet; last saved ${at(mend.changedAt)}`;
     case 'conflict':
       return 'changed elsewhere';
     case 'kept':
-      return `kept ${at(keeping.at ?? mend.changedAt)}`;
+      return `saved ${at(keeping.at ?? mend.changedAt)}`;
   }
 }
 
@@ -140,9 +142,9 @@ function Conflict({ desk }: { desk: MendDesk }) {
   return (
     <div role="alert" className="pt-3">
       <Notice tone="late" word="Changed elsewhere.">
-        Somebody else changed this mend first. Theirs was kept; yours is still on this page.
+        Somebody else changed this mend first. Their change was saved; yours is still on this page.
         <span className="mt-2 flex flex-wrap gap-2">
-          <Button onClick={desk.takeTheirs}>Look at theirs</Button>
+          <Button onClick={desk.takeTheirs}>Use theirs</Button>
           <Button look="stop" onClick={desk.keepMine}>
             Keep mine instead
           </Button>

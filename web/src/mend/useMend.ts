@@ -14,7 +14,7 @@ type Keeping =
   | { state: 'faulty' }
   | { state: 'conflict'; mine: RepairCase };
 
-export interface MendDesk {
+export interface MendState {
   mend: MendView;
   /** The case as it is on the page, kept or not. */
   repairCase: RepairCase;
@@ -39,7 +39,7 @@ export interface MendDesk {
  * One mend on the desk. Every change of a draft is planned at once and kept half a second later; a change that cannot be
  * planned stays on the page with what is wrong, and what was kept before stays kept.
  */
-export function useMend(id: number, onGone: () => void): { desk: MendDesk | null; error: unknown } {
+export function useMend(id: number, onGone: () => void): { desk: MendState | null; error: unknown } {
   const queryClient = useQueryClient();
   const query = useQuery({ ...mendQuery(id), refetchInterval: (q) => (q.state.data?.status === 'running' ? 10_000 : false) });
   const [draft, setDraft] = useState<RepairCase | null>(null);
@@ -96,7 +96,7 @@ export function useMend(id: number, onGone: () => void): { desk: MendDesk | null
   useEffect(() => {
     if (newest.current) change(newest.current);
   }, [units, change]);
-  const edit = useCallback<MendDesk['edit']>((how) => shown.current && change(how(shown.current)), [change]);
+  const edit = useCallback<MendState['edit']>((how) => shown.current && change(how(shown.current)), [change]);
 
   const act = useMutation({
     mutationFn: async (action: (version: number) => Promise<MendView>) => {

@@ -10,7 +10,7 @@ import { TimeAxis, TimeStrip } from '../drawing/TimeStrip';
 import { withBench, withOverride } from '../look/edit';
 import { highlight } from '../mend/highlight';
 import type { StageProps } from '../mend/MendPage';
-import type { MendDesk } from '../mend/useMend';
+import type { MendDesk } from '../mend/damageInHand';
 import { Button } from '../ui/Button';
 import { FigureButton } from '../ui/FigureButton';
 import { Notice, Problems } from '../ui/Notice';
@@ -25,7 +25,7 @@ export function PlanStage({ desk, goTo }: StageProps) {
   const now = useMinute();
   const zone = useZone();
   if (!plan) return <Problems problems={problems} />;
-  if (!plan.system) {
+  if (!plan.damages.some((damage) => damage.system)) {
     return (
       <Notice tone="late" word="Not mended here.">
         {plan.verdict.reasons[0]?.text}
@@ -41,9 +41,15 @@ export function PlanStage({ desk, goTo }: StageProps) {
     <div className="flex flex-col gap-4">
       <div className="flex items-start justify-between gap-3">
         <div>
-          <h2 className="text-3xl">{plan.system.methodName}</h2>
+          {plan.damages.map(({ number, system }) => (
+            <div key={number} className="flex items-baseline gap-x-3">
+              {plan.damages.length > 1 ? <span className="numeral text-2xl text-faint">{number}</span> : null}
+              <h2 className="text-3xl">{system?.methodName}</h2>
+              <p className="text-lg">{system?.materialName}</p>
+            </div>
+          ))}
           <p className="text-lg">
-            {plan.system.materialName}. Ready for use <strong>{when(plan.readyAt, now, zone)}</strong>, full cure {when(plan.fullCureAt, now, zone)}
+            Ready for use <strong>{when(plan.readyAt, now, zone)}</strong>, full cure {when(plan.fullCureAt, now, zone)}
           </p>
         </div>
         {draft ? (
@@ -59,7 +65,7 @@ export function PlanStage({ desk, goTo }: StageProps) {
       <Problems problems={problems} />
       <Clock desk={desk} plan={plan} />
       <Warnings plan={plan} now={now} zone={zone} />
-      <Papers id={mend.id} mixes={plan.steps.some((step) => step.stage === 'mix')} patches={plan.patches} placements={plan.placements ?? noPlacements} offcuts={desk.repairCase.offcuts} />
+      <Papers id={mend.id} mixes={plan.steps.some((step) => step.stage === 'mix')} damages={plan.damages} placements={plan.placements ?? noPlacements} offcuts={desk.repairCase.offcuts} />
       <ol>
         {plan.steps.map((step, i) => (
           <Step key={step.id} step={step} time={plan.timeline[i]!} number={i + 1} plan={plan} edit={draft ? desk.edit : null} />
@@ -108,13 +114,13 @@ function Warnings({ plan, now, zone }: { plan: RepairPlan; now: number; zone: st
   return (
     <>
       {plan.warnings.map((warning) => (
-        <Notice key={warning.code + (warning.stepId ?? '')} tone="late" word="Mind:">
+        <Notice key={warning.code + (warning.stepId ?? '')} tone="late" word="Note:">
           {warning.text}
         </Notice>
       ))}
       {plan.properRepairBy ? (
         <Notice tone="early" word="For now only.">
-          The proper repair is booked for {when(plan.properRepairBy, now, zone)} when this one is handed back. {plan.properRepair ? `${plan.properRepair}.` : ''}
+          The proper repair is booked for {when(plan.properRepairBy, now, zone)} when this one is handed back. {plan.damages.flatMap((damage) => damage.properRepair ?? []).map((what) => `${what}.`).join(' ')}
         </Notice>
       ) : null}
     </>
@@ -128,38 +134,45 @@ interface PapersProps {
   id: number;
   /** Whether anything is mixed. */
   mixes: boolean;
-  patches: RepairPlan['patches'];
+  damages: RepairPlan['damages'];
   placements: readonly Schemas['Placement'][];
   offcuts: Schemas['RepairCase']['offcuts'];
 }
 
-const Papers = memo(function Papers({ id, mixes, patches, placements, offcuts }: PapersProps) {
+const Papers = memo(function Papers({ id, mixes, damages, placements, offcuts }: PapersProps) {
   const { units } = useUnits();
   const link = 'inline-flex min-h-11 items-center text-act underline underline-offset-4';
   return (
     <section className="flex flex-wrap items-center gap-x-6 gap-y-1">
-      {patches.map((patch) => (
-        <span key={patch.order}>
-          <span className="lettering block">Patch {patch.order}, {patch.order === 1 ? 'first' : 'then'}</span>
-          <span className="numeral text-xl">
-            {patch.plain?.kind === 'circle'
-              ? `round ${measure(patch.plain.lengthMm, 'mm', 0, units)}`
-              : `${measure(patch.lengthMm, 'mm', 0, units)} × ${measure(patch.widthMm, 'mm', 0, units)}`}
-          </span>{' '}
-          <span className="text-sm text-faint">{patch.plain ? '' : 'to template'}</span>
-          <span className="block text-sm text-faint">{cutFrom(placements.find((each) => each.patch === patch.order), units)}</span>
-        </span>
-      ))}
-      {patches.length > 0 ? (
-        <>
-          <a className={link} href={`/api/mends/${id}/template.pdf`} target="_blank" rel="noreferrer">
-            Template (PDF)
-          </a>
-          <a className={link} href={`/api/mends/${id}/template.svg`} target="_blank" rel="noreferrer" aria-label="Template (SVG)">
-            SVG
-          </a>
-        </>
-      ) : null}
+      {damages.flatMap(({ number, patches }) =>
+        patches.map((patch) => (
+          <span key={`${number}.${patch.order}`}>
+            <span className="lettering block">
+              Patch {damages.length > 1 ? `${number}.` : ''}
+              {patch.order}, {patch.order === 1 ? 'first' : 'then'}
+            </span>
+            <span className="numeral text-xl">
+              {patch.plain?.kind === 'circle'
+                ? `round ${measure(patch.plain.lengthMm, 'mm', 0, units)}`
+                : `${measure(patch.lengthMm, 'mm', 0, units)} × ${measure(patch.widthMm, 'mm', 0, units)}`}
+            </span>{' '}
+            <span className="text-sm text-faint">{patch.plain ? '' : 'to template'}</span>
+            <span className="block text-sm text-faint">{cutFrom(placements.find((each) => each.damage === number && each.patch === patch.order), units)}</span>
+          </span>
+        )),
+      )}
+      {damages
+        .filter(({ patches }) => patches.length > 0)
+        .map(({ number }) => (
+          <span key={number} className="flex gap-x-4">
+            <a className={link} href={`/api/mends/${id}/template.pdf?damage=${number}`} target="_blank" rel="noreferrer">
+              Template{damages.length > 1 ? ` ${number}` : ''} (PDF)
+            </a>
+            <a className={link} href={`/api/mends/${id}/template.svg?damage=${number}`} target="_blank" rel="noreferrer" aria-label={`Template${damages.length > 1 ? ` ${number}` : ''} (SVG)`}>
+              SVG
+            </a>
+          </span>
+        ))}
       <a className={link} href={`/mends/${id}/sheet`}>
         Job sheet
       </a>
@@ -168,7 +181,7 @@ const Papers = memo(function Papers({ id, mixes, patches, placements, offcuts }:
           Cup labels
         </a>
       ) : null}
-      <OffcutSheets placements={placements} patches={patches} offcuts={offcuts} />
+      <OffcutSheets placements={placements} damages={damages} offcuts={offcuts} />
     </section>
   );
 });
@@ -200,6 +213,7 @@ const Step = memo(function Step({ step, time, number, plan, edit }: StepProps) {
       <div className="text-right">
         <span className="numeral block text-3xl leading-none text-faint">{number}</span>
         <span className="text-sm leading-tight">{when(time.startsAt, now, zone)}</span>
+        {plan.damages.length > 1 ? <span className="block text-sm font-bold">damage {step.timing.damage}</span> : null}
       </div>
       <div className="min-w-0">
         <h3 className="text-xl">{step.title}</h3>

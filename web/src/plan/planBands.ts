@@ -5,9 +5,10 @@ const hour = 3600_000;
 
 /** A plan's timeline, or a run's, as bands of the strip. */
 export function planBands(plan: RepairPlan, timeline: RunState['timeline'] = plan.timeline): Schemas['Band'][] {
-  return timeline.flatMap((time, i) =>
+  const titles = new Map(plan.steps.map((step) => [step.id, step.title]));
+  return timeline.flatMap((time) =>
     time.startsAt && time.handsEndAt
-      ? [{ title: plan.steps[i]?.title ?? '', startsAt: time.startsAt, handsEndAt: time.handsEndAt, opensAt: time.opensAt, closesAt: time.closesAt }]
+      ? [{ title: titles.get(time.stepId) ?? '', startsAt: time.startsAt, handsEndAt: time.handsEndAt, opensAt: time.opensAt, closesAt: time.closesAt }]
       : [],
   );
 }

@@ -29,7 +29,7 @@ function Label({ label, mend }: { label: CupLabel; mend: PlannedMend }) {
         <span>Mend {mend.id}</span>
       </p>
       <p className="text-lg leading-tight font-bold">{label.title}</p>
-      <p className="leading-tight text-faint">{mend.plan.system?.materialName}</p>
+      <p className="leading-tight text-faint">{mend.plan.damages.length > 1 ? `[${label.damage}] ` : ''}{mend.plan.damages[label.damage - 1]?.system?.materialName}</p>
       <dl className="mt-2 grid grid-cols-[minmax(0,1fr)_auto] gap-x-4 border-y border-line py-1">
         {label.parts.map((part) => (
           <div key={part.name} className="contents">
@@ -42,7 +42,7 @@ function Label({ label, mend }: { label: CupLabel; mend: PlannedMend }) {
       <p className="mt-1">{label.useWithin ? <strong>Use it within {label.useWithin}.</strong> : <strong>Keep it in the dark.</strong>}</p>
       <p className="mt-3 grid grid-cols-2 gap-4">
         <span className="border-b border-dotted border-ink pb-0.5">Mixed at</span>
-        <span className="border-b border-dotted border-ink pb-0.5">{label.useWithin ? 'Past using at' : 'By'}</span>
+        <span className="border-b border-dotted border-ink pb-0.5">{label.useWithin ? 'Discard after' : 'By'}</span>
       </p>
     </li>
   );

@@ -5,7 +5,7 @@ import { useZone } from '../app/zone';
 import { aftercareLines } from '../prove/aftercare';
 import { proofs, type Proof } from '../prove/proofs';
 import { dayAndClock } from '../ui/time';
-import { kindWords } from '../ui/words';
+import { damageWords } from '../ui/words';
 import { handBackOf, Paper, PaperHead, type PlannedMend } from './Paper';
 
 /** What goes back with the item: what was done, how it was proven, when it may be used, what to watch. */
@@ -17,7 +17,7 @@ function Note({ mend }: { mend: PlannedMend }) {
   const shop = useQuery(shopQuery);
   const catalogue = useQuery(catalogueQuery);
   const { plan, case: repairCase, run } = mend;
-  const { damage } = repairCase;
+  const mended = plan.damages.some((damage) => damage.system);
   const handBack = handBackOf(mend);
   const watch = handBack?.text ? handBack.text.split('\n').filter((line) => line.trim() !== '') : aftercareLines(plan, run, units, zone);
   const tests = catalogue.data ? proofs(plan, run, catalogue.data) : [];
@@ -25,14 +25,16 @@ function Note({ mend }: { mend: PlannedMend }) {
   return (
     <>
       <PaperHead mend={mend} />
-      {plan.system ? null : <p className="mt-3 text-lg">This one was not mended here. {plan.verdict.reasons[0]?.text}</p>}
-      {plan.system ? (
+      {mended ? null : <p className="mt-3 text-lg">This one was not mended here. {plan.verdict.reasons[0]?.text}</p>}
+      {mended ? (
         <div className="grid gap-4 pt-3 text-lg">
           <section>
             <h2 className="text-xl">What was done</h2>
-            <p>
-              {kindWords[damage.kind]}, {damage.location.replace('-', ' ')}. {plan.system.methodName}: {plan.system.materialName}. {plan.verdict.decision === 'mend-for-now' ? <strong>Mended for now, not for good.</strong> : null}
-            </p>
+            {plan.damages.map(({ number, system, verdict }) => (
+              <p key={number}>
+                {damageWords(repairCase.damages[number - 1]!.seen)}. {system?.methodName}: {system?.materialName}. {verdict.decision === 'mend-for-now' ? <strong>Mended for now, not for good.</strong> : null}
+              </p>
+            ))}
             <p>
               {handBack ? `Handed back ${dayAndClock(handBack.at, zone)}.` : `Ready for use ${dayAndClock(readyAt, zone)}.`}
             </p>
@@ -42,6 +44,7 @@ function Note({ mend }: { mend: PlannedMend }) {
             <ul>
               {tests.map((test) => (
                 <li key={test.step.id}>
+                  {plan.damages.length > 1 ? `[${test.step.timing.damage}] ` : ''}
                   {test.step.title}: <strong>{standing(test)}</strong>
                 </li>
               ))}

@@ -8,8 +8,8 @@ import { section } from '../drawing/section';
 import { reachedMarks } from '../mend/reached';
 import { dayAndClock } from '../ui/time';
 import { measure } from '../ui/units';
-import { decisionWords, kindWords } from '../ui/words';
-import type { Figure } from '../api/types';
+import { damageWords, decisionWords } from '../ui/words';
+import type { Figure, PlannedDamage, RepairPlan, Schemas } from '../api/types';
 import { handBackOf, Paper, PaperHead, type PlannedMend } from './Paper';
 
 /** The job sheet: the same picture and the same numbers, clean on paper. */
@@ -19,26 +19,27 @@ function Sheet({ mend }: { mend: PlannedMend }) {
   const zone = useZone();
   const { units } = useUnits();
   const { plan, case: repairCase } = mend;
-  const reached = reachedMarks('plan', plan, null, null);
-  const picture = { drawing: plan.drawing, patches: plan.patches, reached, width: 480 };
   const handBack = handBackOf(mend);
   return (
     <>
       <PaperHead mend={mend} />
       <p className="mt-2 text-lg">
-        <strong>{decisionWords[plan.verdict.decision]}.</strong> {kindWords[repairCase.damage.kind]}, {repairCase.damage.location.replace('-', ' ')}. {plan.system ? `${plan.system.methodName}, ${plan.system.materialName}. Ready for use ${dayAndClock(plan.readyAt, zone)}.` : plan.verdict.reasons[0]?.text}
+        <strong>{decisionWords[plan.verdict.decision]}.</strong> {plan.readyAt ? `Ready for use ${dayAndClock(plan.readyAt, zone)}.` : plan.verdict.reasons[0]?.text}
       </p>
-      <div className="mt-2 grid grid-cols-2 gap-4">
-        <Section model={section({ ...picture, kind: repairCase.damage.kind, height: 240 })} />
-        <PlanView model={planView({ ...picture, height: 230, units })} />
-      </div>
-      <OffcutSheets placements={plan.placements ?? []} patches={plan.patches} offcuts={repairCase.offcuts} />
+      {plan.damages.map((planned) => (
+        <Pictures key={planned.number} planned={planned} seen={repairCase.damages[planned.number - 1]!.seen} plan={plan} />
+      ))}
+      <OffcutSheets placements={plan.placements ?? []} damages={plan.damages} offcuts={repairCase.offcuts} />
       <ol className="mt-3">
         {plan.steps.map((step, i) => (
           <li key={step.id} className="grid break-inside-avoid grid-cols-[1.8rem_minmax(0,1fr)_minmax(0,15rem)] gap-x-3 border-t border-line py-1.5 text-sm">
             <span className="numeral text-right text-lg leading-none">{i + 1}</span>
             <span>
-              <strong>{step.title}</strong> {step.instruction} {step.doNotForget ? <em>Do not forget: {step.doNotForget}</em> : null}
+              <strong>
+                {plan.damages.length > 1 ? `[${step.timing.damage}] ` : ''}
+                {step.title}
+              </strong>{' '}
+              {step.instruction} {step.doNotForget ? <em>Do not forget: {step.doNotForget}</em> : null}
             </span>
             <span>
               {step.figures.map((figureId) => {
@@ -70,6 +71,25 @@ function Sheet({ mend }: { mend: PlannedMend }) {
   );
 }
 
+/** A damage with its two pictures and what mends it. */
+function Pictures({ planned, seen, plan }: { planned: PlannedDamage; seen: Schemas['Damage']; plan: RepairPlan }) {
+  const { units } = useUnits();
+  const { drawing, patches, system, number } = planned;
+  const picture = { drawing, patches, reached: reachedMarks('plan', plan, number, null, null), width: 480 };
+  return (
+    <section className="break-inside-avoid">
+      <p className="mt-2 text-lg">
+        {plan.damages.length > 1 ? <span className="numeral">[{number}] </span> : null}
+        {damageWords(seen)}. {system ? `${system.methodName}, ${system.materialName}.` : ''}
+      </p>
+      <div className="mt-2 grid grid-cols-2 gap-4">
+        <Section model={section({ ...picture, kind: seen.kind, height: 240 })} />
+        <PlanView model={planView({ ...picture, height: 230, units })} />
+      </div>
+    </section>
+  );
+}
+
 /** What the star means: what would have been worked out, and the reason that was given. */
 function ByHand({ figures }: { figures: readonly Figure[] }) {
   const { units } = useUnits();
@@ -78,7 +98,7 @@ function ByHand({ figures }: { figures: readonly Figure[] }) {
     <ul className="mt-3 border-t-2 border-ink pt-2 text-sm">
       {figures.map((figure) => (
         <li key={figure.id}>
-          * {figure.label}: set by hand, worked out {measure(figure.setByHand?.computed ?? figure.value, figure.unit, figure.decimals, units)}. {figure.setByHand?.reason}
+          * {figure.label}: set by hand, calculated {measure(figure.setByHand?.computed ?? figure.value, figure.unit, figure.decimals, units)}. {figure.setByHand?.reason}
         </li>
       ))}
     </ul>

@@ -1,9 +1,11 @@
-import type { Figure, RepairPlan } from '../api/types';
+import type { RepairPlan } from '../api/types';
 import { measure, type Units } from '../ui/units';
 
 /** What is written on a cup before it is mixed. */
 export interface CupLabel {
   stepId: string;
+  /** Which damage of the item it is for, from 1. */
+  damage: number;
   title: string;
   /** What goes into one cup, not into all of them. */
   parts: readonly { name: string; amount: string }[];
@@ -12,24 +14,19 @@ export interface CupLabel {
   useWithin: string | null;
 }
 
-/** Figures that go into a cup, by the end of their identifier and in the order in which they go in: the rest of a mixing step is for the plan. */
-const intoTheCup = ['.kits', '.part-a', '.part-a-g', '.part-b', '.part-b-g', '.batch', '.resin-g', '.catalyst-drops', '.filler'];
-
-/** Labels of the plan's mixes, in order. A batch in parts is not named as a whole besides. */
+/** Labels of the plan's mixes, in order. */
 export function cupLabels(plan: RepairPlan, units: Units): CupLabel[] {
+  const figures = new Map(plan.figures.map((figure) => [figure.id, figure]));
   return plan.steps
     .filter((step) => step.stage === 'mix')
     .map((step) => {
-      const figures = step.figures.map((id) => plan.figures.find((figure) => figure.id === id)).filter((figure): figure is Figure => figure !== undefined);
-      const ends = (suffix: string) => figures.find((figure) => figure.id.endsWith(suffix));
-      const cups = ends('.batches')?.value ?? 1;
-      const inParts = ends('.part-a') !== undefined;
+      const cups = figures.get(step.pour?.cups ?? '')?.value ?? 1;
       return {
         stepId: step.id,
+        damage: step.timing.damage,
         title: step.title,
-        parts: intoTheCup
-          .filter((suffix) => !(inParts && suffix === '.batch'))
-          .flatMap((suffix) => ends(suffix) ?? [])
+        parts: (step.pour?.parts ?? [])
+          .flatMap((id) => figures.get(id) ?? [])
           .map((figure) => ({ name: figure.label, amount: measure(figure.value / cups, figure.unit, cups > 1 ? Math.max(1, figure.decimals) : figure.decimals, units) })),
         cups,
         useWithin: step.useWithinMin === null ? null : `${Math.floor(step.useWithinMin)} min`,

@@ -17,23 +17,23 @@ export function ProveStage({ desk, catalogue, goTo }: StageProps) {
   const { units } = useUnits();
   const now = useNow();
   const zone = useZone();
-  if (!plan?.system) return <Notice tone="early" word="Nothing to prove.">This one is not mended here.</Notice>;
+  if (!plan?.damages.some((damage) => damage.system)) return <Notice tone="early" word="Nothing to prove.">This one is not mended here.</Notice>;
   const run = mend.run;
   const tests = proofs(plan, run, catalogue);
   const done = run !== null && run.currentStepId === null;
   return (
     <div className="flex flex-col gap-5">
-      <h2 className="text-3xl">Tests that could fail</h2>
+      <h2 className="text-3xl">Tests to pass</h2>
       <ul>
         {tests.map((proof) => (
-          <Test key={proof.step.id} proof={proof} now={now} zone={zone} />
+          <Test key={proof.step.id} proof={proof} several={plan.damages.length > 1} now={now} zone={zone} />
         ))}
       </ul>
       <Problems problems={desk.refused} />
       {mend.status === 'handed-back' ? <HandedBack mend={mend} now={now} zone={zone} /> : null}
       {mend.status === 'running' ? done ? <HandBack draft={aftercareLines(plan, run, units, zone).join('\n')} onHandBack={(text) => desk.happened({ kind: 'hand-back', stepId: null, text, value: null, passed: null })} busy={desk.busy} /> : (
         <Button look="main" size="hand" className="self-start" onClick={() => goTo('mend')}>
-          Go on with the mend
+          Continue the mend
         </Button>
       ) : null}
       <History mend={mend} now={now} zone={zone} />
@@ -43,12 +43,15 @@ export function ProveStage({ desk, catalogue, goTo }: StageProps) {
 
 const standing = { passed: ['Passed', '● ', 'text-good'], failed: ['Failed', '▲ ', 'text-late'], 'not-yet': ['Not yet', '◌ ', 'text-faint'] } as const;
 
-function Test({ proof: { step, test, stands, measured, doneAt }, now, zone }: { proof: Proof; now: number; zone: string }) {
+function Test({ proof: { step, test, stands, measured, doneAt }, several, now, zone }: { proof: Proof; several: boolean; now: number; zone: string }) {
   const [words, shape, tone] = standing[stands];
   return (
     <li className="grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-4 border-b border-line py-2">
       <div>
-        <p className="text-lg font-bold">{step.title}</p>
+        <p className="text-lg font-bold">
+          {several ? <span className="numeral text-faint">{step.timing.damage} </span> : null}
+          {step.title}
+        </p>
         <p className="text-faint">{test?.question}</p>
       </div>
       <div className={`text-right ${tone}`}>
@@ -120,10 +123,10 @@ const eventWords: Record<string, string> = {
   ready: 'ready',
   'not-yet': 'not yet',
   proof: 'tested',
-  redo: 'back to here',
+  redo: 'went back to here',
   note: 'note',
   reading: 'bench',
-  undo: 'last one taken back',
+  undo: 'last one undone',
   'hand-back': 'handed back',
 };
 

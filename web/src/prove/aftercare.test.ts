@@ -1,11 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import type { RepairPlan, RunState } from '../api/types';
+import type { RepairPlan, RunState, Schemas } from '../api/types';
 import { aftercareLines } from './aftercare';
 
 const bleed = { id: 'air.bleed', label: 'Bleed to', value: 87, unit: 'kPa', decimals: 0 };
-const plan = (change: Partial<RepairPlan>) =>
-  ({ figures: [bleed], readyAt: '2026-11-25T12:00:00Z', fullCureAt: '2026-11-25T12:00:00Z', properRepair: null, properRepairBy: null, aftercare: { watch: [], lookAgainAt: null }, ...change }) as unknown as RepairPlan;
-const lines = (change: Partial<RepairPlan>) => aftercareLines(plan(change), null, 'metric', 'Europe/Dublin');
+type Damage = Partial<Schemas['PlannedDamage']>;
+const plan = ({ aftercare = { watch: [], lookAgainAt: null }, properRepair, ...change }: Damage & Partial<RepairPlan>, ...others: Damage[]) =>
+  ({ figures: [bleed], readyAt: '2026-11-25T12:00:00Z', fullCureAt: '2026-11-25T12:00:00Z', properRepairBy: null, damages: [{ aftercare, properRepair }, ...others], ...change }) as unknown as RepairPlan;
+const lines = (change: Damage & Partial<RepairPlan>) => aftercareLines(plan(change), null, 'metric', 'Europe/Dublin');
 
 describe('what goes back with the item', () => {
   it('says what to watch, with the figure that goes with it', () => {
@@ -30,5 +31,12 @@ describe('what goes back with the item', () => {
 
   it('has nothing to say of a plan from before there was aftercare', () => {
     expect(lines({ aftercare: null })).toEqual([]);
+  });
+
+  it('says once what several damages have in common, and looks again at the first of their days', () => {
+    const soap = { id: 'b', text: 'Soap it.', figure: null };
+    const one = { aftercare: { watch: [soap], lookAgainAt: '2026-12-09T12:00:00Z' } };
+    const other = { aftercare: { watch: [soap, { id: 'c', text: 'Keep it out of the sun.', figure: null }], lookAgainAt: '2026-12-02T12:00:00Z' } };
+    expect(aftercareLines(plan(one, other), null, 'metric', 'Europe/Dublin')).toEqual(['Soap it.', 'Keep it out of the sun.', 'Look again Wed 2 Dec.']);
   });
 });

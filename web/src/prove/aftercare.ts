@@ -5,8 +5,9 @@ import { measure, type Units } from '../ui/units';
 /** What goes back with the item, line by line: the draft of the hand-back and the note. A run knows its times better than the plan. */
 export function aftercareLines(plan: RepairPlan, run: RunState | null, units: Units, zone: string): string[] {
   const { readyAt, fullCureAt } = run ?? plan;
-  const lookAgainAt = run ? run.lookAgainAt : plan.aftercare?.lookAgainAt;
-  const watch = (plan.aftercare?.watch ?? []).map(({ text, figure: id }) => {
+  const lookAgainAt = run ? run.lookAgainAt : first(plan.damages.flatMap((damage) => damage.aftercare?.lookAgainAt ?? []));
+  const watched = new Map(plan.damages.flatMap((damage) => damage.aftercare?.watch ?? []).map((each) => [`${each.id} ${each.text}`, each]));
+  const watch = [...watched.values()].map(({ text, figure: id }) => {
     const figure = plan.figures.find((each) => each.id === id);
     return figure ? `${text} ${figure.label}: ${measure(figure.value, figure.unit, figure.decimals, units)}.` : text;
   });
@@ -15,6 +16,8 @@ export function aftercareLines(plan: RepairPlan, run: RunState | null, units: Un
     ...(curesOn ? [`Easy use at first: full strength ${dayAndClock(fullCureAt, zone)}.`] : []),
     ...watch,
     ...(lookAgainAt ? [`Look again ${day(lookAgainAt, zone)}.`] : []),
-    ...(plan.properRepair ? [`Proper repair by ${day(plan.properRepairBy, zone)}: ${plan.properRepair}.`] : []),
+    ...plan.damages.flatMap((damage) => (damage.properRepair ? [`Proper repair by ${day(plan.properRepairBy, zone)}: ${damage.properRepair}.`] : [])),
   ];
 }
+
+const first = (instants: readonly string[]) => [...instants].sort()[0] ?? null;

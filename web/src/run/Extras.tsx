@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import type { MendDesk } from '../mend/useMend';
+import type { MendDesk } from '../mend/damageInHand';
 import { useUnits } from '../app/units';
 import { Button } from '../ui/Button';
 import { temperature } from '../ui/units';
@@ -23,12 +23,12 @@ export function Extras({ desk }: { desk: MendDesk }) {
     return () => removeEventListener('keydown', onKey);
   });
   return (
-    <section aria-label="Besides" className="flex flex-col gap-2 border-t border-line pt-3">
-      <Line label="Note" action="Keep the note" onKeep={(text) => happened({ kind: 'note', stepId: null, text, value: null, passed: null })} />
-      <Line label="Found another: where?" action="Keep the find" onKeep={(text) => happened({ kind: 'find', stepId: mend.run?.currentStepId ?? null, text, value: null, passed: null })} />
+    <section aria-label="Other actions" className="flex flex-col gap-2 border-t border-line pt-3">
+      <Line label="Note" action="Save note" onKeep={(text) => happened({ kind: 'note', stepId: null, text, value: null, passed: null })} />
+      <Line label="Another leak or flaw, found at" action="Save find" onKeep={(text) => happened({ kind: 'find', stepId: mend.run?.currentStepId ?? null, text, value: null, passed: null })} />
       {finds.length > 0 ? (
         <p>
-          <strong>Found while working:</strong> {finds.join('; ')}. On the item&rsquo;s record; each wants a mend of its own.
+          <strong>Found while working:</strong> {finds.join('; ')}. On the item&rsquo;s record; each needs a mend of its own.
         </p>
       ) : null}
       <div className="flex flex-wrap gap-2">
@@ -42,11 +42,11 @@ export function Extras({ desk }: { desk: MendDesk }) {
         >
           <input aria-label={`Bench now, ${temperature.unit(units)}`} placeholder={`Bench now, ${temperature.unit(units)}`} inputMode="decimal" className={`${field} w-44`} value={reading} onChange={(event) => setReading(event.target.value)} />
           <Button type="submit" className="min-h-14" disabled={reading.trim() === ''}>
-            Keep the reading
+            Save reading
           </Button>
         </form>
         <Button className="min-h-14" disabled={!canUndo || busy} onClick={() => happened({ kind: 'undo', stepId: null, text: null, value: null, passed: null })}>
-          Take the last one back <kbd className="text-sm">U</kbd>
+          Undo last <kbd className="text-sm">U</kbd>
         </Button>
       </div>
     </section>

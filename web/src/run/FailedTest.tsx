@@ -1,14 +1,15 @@
 import { useState } from 'react';
 import type { PlanStep } from '../api/types';
-import type { MendDesk } from '../mend/useMend';
+import type { MendDesk } from '../mend/damageInHand';
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 
 /** A failed test is not an end: it is gone back from, or tested again. */
-export function FailedTest({ desk, step }: { desk: MendDesk; step: PlanStep }) {
+export function FailedTest({ desk, step, leadsBackTo }: { desk: MendDesk; step: PlanStep; leadsBackTo: string | null }) {
   const plan = desk.plan!;
-  const before = plan.steps.slice(0, plan.steps.indexOf(step) + 1);
-  const [target, setTarget] = useState(desk.mend.run?.leadsBackTo ?? before[0]!.id);
+  const steps = plan.steps.filter((each) => each.timing.damage === step.timing.damage);
+  const before = steps.slice(0, steps.indexOf(step) + 1);
+  const [target, setTarget] = useState(leadsBackTo ?? before[0]!.id);
   return (
     <div className="flex flex-col gap-3">
       <Notice tone="late" word="The test failed.">

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { RunState, Schemas } from '../api/types';
 import { useUnits } from '../app/units';
-import type { MendDesk } from '../mend/useMend';
+import type { MendDesk } from '../mend/damageInHand';
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { barometer, pressure, temperature } from '../ui/units';
@@ -47,7 +47,7 @@ export function HoldReadings({ hold, test, stepId, desk }: { hold: NonNullable<R
           <input className={field} inputMode="decimal" placeholder="usual here" value={weather} onChange={(event) => setWeather(event.target.value)} />
         </label>
         <Button type="submit" className="min-h-16" disabled={number(gauge) === null || desk.busy}>
-          Keep the reading
+          Save reading
         </Button>
       </form>
       <Notice tone={tones[hold.verdict]} word={words[hold.verdict]}>
@@ -61,7 +61,7 @@ export function HoldReadings({ hold, test, stepId, desk }: { hold: NonNullable<R
           disabled={desk.busy}
           onClick={() => desk.happened({ kind: 'proof', stepId, value: Number(Math.max(0, hold.lossPercentPerHour!).toFixed(2)), passed: hold.verdict === 'pass' })}
         >
-          Keep this result
+          Save this result
         </Button>
       ) : null}
     </section>

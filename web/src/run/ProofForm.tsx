@@ -29,7 +29,7 @@ export function ProofForm({ test, busy, onResult }: Props) {
           <input inputMode="decimal" className="numeral h-20 w-44 rounded-sm border-2 border-strong-line bg-sheet px-4 text-4xl" value={measured} onChange={(event) => setMeasured(event.target.value)} />
         </label>
         <Button type="submit" size="hand" look="main" className="min-h-20 flex-1 text-2xl" disabled={!ready || busy}>
-          Keep the result
+          Save the result
         </Button>
       </form>
     );

@@ -1,16 +1,16 @@
 import { useEffect, useState } from 'react';
-import type { Figure, NewEvent, PlanStep, RunState } from '../api/types';
+import type { Figure, Front, NewEvent, PlanStep, RepairPlan, RunState } from '../api/types';
 import { useNow } from '../app/clock';
 import { useZone } from '../app/zone';
 import { TimeAxis, TimeStrip } from '../drawing/TimeStrip';
 import type { StageProps } from '../mend/MendPage';
-import type { MendDesk } from '../mend/useMend';
+import type { MendDesk } from '../mend/damageInHand';
 import { planBands } from '../plan/planBands';
 import { Button } from '../ui/Button';
 import { FigureButton } from '../ui/FigureButton';
 import { Notice, Problems } from '../ui/Notice';
 import { countdown, when } from '../ui/time';
-import { waitWords } from '../ui/words';
+import { damageWords, waitWords } from '../ui/words';
 import { actionsFor, type RunAction } from './actions';
 import { Extras } from './Extras';
 import { FailedTest } from './FailedTest';
@@ -26,15 +26,16 @@ export function RunStage({ desk, catalogue, goTo }: StageProps) {
   if (!mend.run || !plan) {
     return (
       <div className="flex flex-col items-start gap-4">
-        <p className="text-2xl">This mend is not started.</p>
+        <p className="text-2xl">This mend has not been started.</p>
         <Button look="main" size="hand" onClick={() => goTo('plan')}>
           To the plan
         </Button>
       </div>
     );
   }
-  const step = plan.steps.find((each) => each.id === mend.run?.currentStepId);
-  if (!step) {
+  const front = mend.run.fronts.find((each) => each.damage === desk.number) ?? mend.run.fronts.find((each) => each.stepId === mend.run?.currentStepId);
+  const step = plan.steps.find((each) => each.id === front?.stepId);
+  if (!front || !step) {
     return (
       <div className="flex flex-col items-start gap-4">
         <p className="text-3xl font-bold">Every step is done.</p>
@@ -48,7 +49,8 @@ export function RunStage({ desk, catalogue, goTo }: StageProps) {
   return (
     <div className="flex flex-col gap-4">
       <Problems problems={desk.refused} />
-      <CurrentStep key={step.id + mend.run.phase} step={step} run={mend.run} desk={desk} proofs={catalogue.proofs} />
+      {plan.damages.length > 1 ? <Fronts desk={desk} run={mend.run} at={front.damage} /> : null}
+      <CurrentStep key={step.id + front.phase} step={step} front={front} desk={desk} proofs={catalogue.proofs} />
       <Ahead desk={desk} run={mend.run} />
       <Extras desk={desk} />
     </div>
@@ -57,26 +59,27 @@ export function RunStage({ desk, catalogue, goTo }: StageProps) {
 
 interface CurrentProps {
   step: PlanStep;
-  run: RunState;
+  front: Front;
   desk: MendDesk;
   proofs: StageProps['catalogue']['proofs'];
 }
 
-function CurrentStep({ step, run, desk, proofs }: CurrentProps) {
+function CurrentStep({ step, front, desk, proofs }: CurrentProps) {
   const plan = desk.plan!;
+  const steps = plan.steps.filter((each) => each.timing.damage === step.timing.damage);
   const proof = proofs.find((each) => each.id === step.proof);
   const figures = step.figures.map((id) => plan.figures.find((figure) => figure.id === id)).filter((figure): figure is Figure => figure !== undefined);
   const [first, second] = mainFigures(step, figures);
-  const waiting = run.phase === 'waiting';
+  const waiting = front.phase === 'waiting';
   return (
     <section aria-label="Now" className="flex flex-col gap-3">
       <p className="lettering">
-        Step {plan.steps.indexOf(step) + 1} of {plan.steps.length}
+        Step {steps.indexOf(step) + 1} of {steps.length}
       </p>
-      <h2 className="text-5xl leading-none">{waiting && run.window ? waitWords[run.window.kind] : step.title}</h2>
-      {run.useBy ? <UseBy useBy={run.useBy} /> : null}
-      {waiting && run.window ? (
-        <Wait window={run.window} />
+      <h2 className="text-5xl leading-none">{waiting && front.window ? waitWords[front.window.kind] : step.title}</h2>
+      {front.useBy ? <UseBy useBy={front.useBy} /> : null}
+      {waiting && front.window ? (
+        <Wait window={front.window} />
       ) : (
         <>
           <p className="max-w-prose text-xl">{step.instruction}</p>
@@ -88,23 +91,58 @@ function CurrentStep({ step, run, desk, proofs }: CurrentProps) {
           {step.doNotForget ? <Notice tone="early" word="Do not forget:">{step.doNotForget}</Notice> : null}
         </>
       )}
-      {run.phase === 'failed' ? <FailedTest desk={desk} step={step} /> : null}
-      {proof && run.hold && run.phase !== 'failed' ? <HoldReadings hold={run.hold} test={proof} stepId={step.id} desk={desk} /> : null}
-      {proof && run.phase !== 'failed' && !waiting ? (
+      {front.phase === 'failed' ? <FailedTest desk={desk} step={step} leadsBackTo={front.leadsBackTo} /> : null}
+      {proof && front.hold && front.phase !== 'failed' ? <HoldReadings hold={front.hold} test={proof} stepId={step.id} desk={desk} /> : null}
+      {proof && front.phase !== 'failed' && !waiting ? (
         <ProofForm test={proof} busy={desk.busy} onResult={(value, passed) => desk.happened(event('proof', step.id, value, passed))} />
       ) : (
-        <Actions actions={actionsFor(step, run.phase)} desk={desk} stepId={step.id} />
+        <Actions actions={actionsFor(step, front.phase)} desk={desk} stepId={step.id} />
       )}
     </section>
   );
 }
 
-/** The two figures that the hand needs from two metres: what is poured, or the first two. */
+/** The damages of the item side by side: where each has got, and which one is in hand. */
+function Fronts({ desk, run, at }: { desk: MendDesk; run: RunState; at: number }) {
+  const now = useNow();
+  return (
+    <div role="group" aria-label="Damages of this item" className="grid gap-2 sm:grid-flow-col sm:auto-cols-fr">
+      {desk.repairCase.damages.map(({ seen }, i) => {
+        const front = run.fronts.find((each) => each.damage === i + 1);
+        return (
+          <button
+            key={i}
+            type="button"
+            disabled={!front}
+            aria-pressed={at === i + 1}
+            onClick={() => desk.pick(i + 1)}
+            className="flex min-h-16 items-center gap-3 border-2 border-line bg-sheet px-3 text-left aria-pressed:border-ink"
+          >
+            <span className="numeral text-3xl">{i + 1}</span>
+            <span>
+              <span className="block font-bold">{damageWords(seen)}</span>
+              <span className="text-sm text-faint">{frontWords(front, desk.plan!, now)}</span>
+            </span>
+          </button>
+        );
+      })}
+    </div>
+  );
+}
+
+/** Where a damage has got, in a few words: what is next by hand, or how long its wait still runs. */
+function frontWords(front: Front | undefined, plan: RepairPlan, now: number): string {
+  if (!front) return 'Done';
+  const title = plan.steps.find((step) => step.id === front.stepId)?.title ?? '';
+  if (!front.window) return title;
+  const end = nextEnd(front.window, now);
+  return `${waitWords[front.window.kind]}: ${end ? `${end.words} ${countdown(end.at - now)}` : windowWords[windowState(front.window, now)].toLowerCase()}`;
+}
+
+/** The two figures that the hand needs from two metres: what is poured, or the first one. */
 function mainFigures(step: PlanStep, figures: readonly Figure[]): [Figure | undefined, Figure | undefined] {
-  const find = (end: string) => figures.find((figure) => figure.id.endsWith(end));
-  return step.stage === 'mix'
-    ? [find('.part-a') ?? find('.batch'), find('.part-b') ?? find('.catalyst-drops')]
-    : [figures[0], undefined];
+  const [first, second] = (step.pour?.lead ?? []).map((id) => figures.find((figure) => figure.id === id));
+  return [first ?? figures[0], second];
 }
 
 function event(kind: NewEvent['kind'], stepId: string | null, value: number | null = null, passed: boolean | null = null): NewEvent {
@@ -146,8 +184,8 @@ function Wait({ window }: { window: NonNullable<RunState['window']> }) {
           ) : null}
         </p>
         <p className="mt-1 text-xl">
-          {window.opensAt ? `From ${when(window.opensAt, now, zone)}` : 'It does not end at this bench: warm it, or find light for it'}
-          {window.closesAt ? ` to ${when(window.closesAt, now, zone)}` : window.opensAt ? ', and no hurry after' : ''}
+          {window.opensAt ? `From ${when(window.opensAt, now, zone)}` : 'It will not cure at this bench: warm it, or find light for it'}
+          {window.closesAt ? ` to ${when(window.closesAt, now, zone)}` : window.opensAt ? ', and no hurry after that' : ''}
         </p>
         {state === 'late' && window.whenLate ? <p className="mt-1 text-xl font-bold">{window.whenLate}</p> : null}
       </div>
@@ -185,15 +223,18 @@ function Ahead({ desk, run }: { desk: MendDesk; run: RunState }) {
   const plan = desk.plan!;
   const bands = planBands(plan, run.timeline);
   const range = { fromMs: now - 3600_000, toMs: now + 11 * 3600_000, width: 700 };
-  const coming = run.steps.map((state, i) => ({ state, step: plan.steps[i]!, time: run.timeline[i]! })).filter(({ state }) => state.phase === 'ahead');
+  const ahead = new Set(run.steps.filter((state) => state.phase === 'ahead').map((state) => state.stepId));
+  const steps = new Map(plan.steps.map((step) => [step.id, step]));
+  const coming = run.timeline.filter((time) => ahead.has(time.stepId)).map((time) => ({ step: steps.get(time.stepId)!, time }));
   return (
-    <section aria-label="What comes" className="border-t-2 border-ink pt-2">
+    <section aria-label="Coming up" className="border-t-2 border-ink pt-2">
       <TimeAxis range={range} zone={zone} />
       <TimeStrip bands={bands} range={range} height={30} nowMs={now} label="This mend against the clock" />
       <ol className="mt-1">
         {(all ? coming : coming.slice(0, 2)).map(({ step, time }) => (
           <li key={step.id} className="flex gap-4 py-0.5">
             <span className="numeral w-28 shrink-0 text-right text-faint">{when(time.startsAt, now, zone)}</span>
+            {plan.damages.length > 1 ? <span className="numeral text-faint">{step.timing.damage}</span> : null}
             {step.title}
           </li>
         ))}

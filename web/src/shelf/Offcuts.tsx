@@ -30,11 +30,11 @@ export function Offcuts({ mine, setMine, catalogue }: { mine: Settings; setMine:
       <h2 className="text-xl">Offcuts</h2>
       <div className="mt-1 grid items-end gap-3 sm:grid-cols-[1fr_1.4fr_7rem_7rem_auto]">
         <label>
-          <span className="lettering block">Written on it</span>
+          <span className="lettering block">Label on it</span>
           <input className={field} maxLength={40} value={name} onChange={(event) => setName(event.target.value)} />
         </label>
         <label>
-          <span className="lettering block">What it is</span>
+          <span className="lettering block">Kind of gear</span>
           <select className={field} value={material} onChange={(event) => setMaterial(event.target.value)}>
             {stock.map((each) => (
               <option key={each.id} value={each.id}>

@@ -30,10 +30,10 @@ export function Products({ mine, setMine, catalogue }: Props) {
   return (
     <section className="lg:col-span-2" aria-label="Your own products">
       <h2 className="text-xl">Your own products</h2>
-      <p className="text-faint">Begin with what it is like, then set what its label says. It takes part in matching as soon as it is kept.</p>
+      <p className="text-faint">Start from a similar product, then enter what the label says. It is matched as soon as you save.</p>
       <div className="mt-2 grid items-end gap-3 sm:grid-cols-[1fr_1fr_auto]">
         <label>
-          <span className="lettering block">It is like</span>
+          <span className="lettering block">Similar to</span>
           <select className={field} value={like} onChange={(event) => setLike(event.target.value)}>
             {kinds.map((material) => (
               <option key={material.id} value={material.id}>
@@ -43,11 +43,11 @@ export function Products({ mine, setMine, catalogue }: Props) {
           </select>
         </label>
         <label>
-          <span className="lettering block">What you call it</span>
+          <span className="lettering block">Product name</span>
           <input className={field} value={name} maxLength={120} onChange={(event) => setName(event.target.value)} />
         </label>
         <Button onClick={add} disabled={name.trim() === ''}>
-          Add it from its label
+          Add the product
         </Button>
       </div>
       {products.map((product, i) => (
@@ -72,7 +72,7 @@ function Label({ product, onChange, onRemove }: { product: Material; onChange: (
         ))}
       </div>
       <div className="mt-3">
-        <Button onClick={onRemove}>Take it off the list</Button>
+        <Button onClick={onRemove}>Remove from the list</Button>
       </div>
     </fieldset>
   );

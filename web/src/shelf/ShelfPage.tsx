@@ -19,7 +19,7 @@ type Settings = Schemas['ShopSettings'];
 export function ShelfPage() {
   const shop = useQuery(shopQuery);
   const catalogue = useQuery(catalogueQuery);
-  if (!shop.data || !catalogue.data) return <p className="p-5">Opening the drawer …</p>;
+  if (!shop.data || !catalogue.data) return <p className="p-5">Loading …</p>;
   return <ShelfForm shop={shop.data} catalogue={catalogue.data} />;
 }
 
@@ -47,12 +47,12 @@ function ShelfForm({ shop, catalogue }: { shop: Schemas['ShopView']; catalogue: 
       <div className="flex items-end justify-between gap-4 lg:col-span-2">
         <h1 className="text-3xl">Shelf and tools</h1>
         <Button type="submit" look="main" disabled={!changed || keep.isPending}>
-          Keep it
+          Save
         </Button>
       </div>
       <div className="lg:col-span-2">
         <Problems problems={problemsIn(keep.error)} />
-        {keep.isSuccess && !changed ? <Notice tone="good" word="Kept.">New mends start from this.</Notice> : null}
+        {keep.isSuccess && !changed ? <Notice tone="good" word="Saved.">New mends start from these settings.</Notice> : null}
       </div>
       <Shop mine={mine} setMine={setMine} />
       <Drawer mine={mine} setMine={setMine} catalogue={catalogue} />
@@ -84,7 +84,7 @@ function Shop({ mine, setMine }: PartProps) {
         <span className="lettering block">Time zone</span>
         <input className={field} value={bench.zone ?? ''} onChange={(event) => setBench({ zone: event.target.value })} />
       </label>
-      <NumberField label="Hands are there from" value={bench.opensHour ?? 8} unit="h" step={1} onChange={(opensHour) => setBench({ opensHour })} />
+      <NumberField label="Open from" value={bench.opensHour ?? 8} unit="h" step={1} onChange={(opensHour) => setBench({ opensHour })} />
       <NumberField label="until" value={bench.closesHour ?? 18} unit="h" step={1} onChange={(closesHour) => setBench({ closesHour })} />
       <NumberField label="Bench by day" value={temperature.shown(bench.temperatureC, units)} unit={temperature.unit(units)} step={1} onChange={(value) => setBench({ temperatureC: temperature.kept(value, units) })} />
       <NumberField label="Bench by night" value={temperature.shown(bench.nightTemperatureC ?? bench.temperatureC, units)} unit={temperature.unit(units)} step={1} onChange={(value) => setBench({ nightTemperatureC: temperature.kept(value, units) })} />
@@ -134,7 +134,7 @@ function Drawer({ mine, setMine, catalogue }: PartProps & { catalogue: Catalogue
     <section className="flex flex-col gap-3">
       <h2 className="text-xl">Measuring</h2>
       <Choice
-        label="Two parts are measured with"
+        label="Two-part resin is measured with"
         value={measure.kind}
         options={[['cup', 'A cup with lines'], ['scale', 'A scale']]}
         onPick={(kind) => setMeasure(kind === 'cup' ? { kind, lineEveryMl: 5, lineErrorMl: 0.5, holdsMl: 60 } : { kind, stepG: 1 })}
@@ -209,7 +209,7 @@ function Shelf({ mine, setMine, catalogue, shop }: PartProps & { catalogue: Cata
                   <span className="flex flex-wrap justify-end gap-x-3 text-sm">
                     <Day label="opened" value={entry.openedOn} onChange={(openedOn) => set(shelf.map((each) => (each === entry ? { ...each, openedOn } : each)))} />
                     <Day label="use before" value={entry.useBefore} onChange={(useBefore) => set(shelf.map((each) => (each === entry ? { ...each, useBefore } : each)))} />
-                    {entry.openedOn ? <span className="w-full text-right text-faint">{kept(entry) ? goodUntil(shop.lastDays[entry.material]) : 'keep it to see how long it is good'}</span> : null}
+                    {entry.openedOn ? <span className="w-full text-right text-faint">{kept(entry) ? goodUntil(shop.lastDays[entry.material]) : 'save to see how long it keeps'}</span> : null}
                   </span>
                 ) : null}
               </li>
@@ -220,7 +220,7 @@ function Shelf({ mine, setMine, catalogue, shop }: PartProps & { catalogue: Cata
   );
 }
 
-const goodUntil = (day: string | undefined) => (day ? `good until ${day}` : 'its life once opened is not known');
+const goodUntil = (day: string | undefined) => (day ? `good until ${day}` : 'shelf life once opened is not known');
 
 function Day({ label, value, onChange }: { label: string; value: string | null | undefined; onChange: (value: string | null) => void }) {
   return (

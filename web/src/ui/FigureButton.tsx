@@ -76,7 +76,7 @@ function Why({ figure }: { figure: Figure }) {
       </p>
       {setByHand ? (
         <p className="mt-1">
-          <strong className="text-resin">Set by hand.</strong> {setByHand.reason} Worked out it would be {measure(setByHand.computed, figure.unit, figure.decimals, units)}.
+          <strong className="text-resin">Set by hand.</strong> {setByHand.reason} Calculated, it would be {measure(setByHand.computed, figure.unit, figure.decimals, units)}.
         </p>
       ) : null}
       <p className="mt-2">{derivation.rule}</p>
@@ -86,7 +86,7 @@ function Why({ figure }: { figure: Figure }) {
         {sourceWords[derivation.source.kind]}: {derivation.source.citation}
       </p>
       {figure.foundedOn !== derivation.source.kind && figure.kind === 'worked' ? (
-        <p className="text-sm text-faint">Only as sure as what it rests on: {sourceWords[figure.foundedOn].toLowerCase()}.</p>
+        <p className="text-sm text-faint">Only as reliable as its weakest input: {sourceWords[figure.foundedOn].toLowerCase()}.</p>
       ) : null}
     </>
   );
@@ -142,11 +142,11 @@ function InputRow({ input, of, effect }: { input: Figure; of: Figure; effect?: S
 }
 
 const kindWords: Record<Figure['kind'], string> = {
-  worked: 'Worked out',
-  constant: 'A value of the trade',
+  worked: 'Calculated',
+  constant: 'A value used in the trade',
   shape: 'Measured on an outline',
-  fact: 'A fact of this case',
-  label: 'What the label says',
+  fact: 'From this case',
+  label: 'From the label',
 };
 
 function SetByHand({ figure, onSet }: { figure: Figure; onSet: NonNullable<Props['onSet']> }) {
@@ -169,13 +169,13 @@ function SetByHand({ figure, onSet }: { figure: Figure; onSet: NonNullable<Props
         <input className={`${field} w-full`} inputMode="decimal" value={value} onChange={(event) => setValue(event.target.value)} />
       </label>
       <label className="flex-1">
-        <span className="lettering block">Because</span>
+        <span className="lettering block">Reason</span>
         <input className={`${field} w-full`} value={reason} onChange={(event) => setReason(event.target.value)} />
       </label>
       <Button type="submit" look="main" disabled={!ready}>
         Set it
       </Button>
-      {figure.setByHand ? <Button onClick={() => onSet(null, '')}>Take it back</Button> : null}
+      {figure.setByHand ? <Button onClick={() => onSet(null, '')}>Undo</Button> : null}
     </form>
   );
 }

@@ -13,7 +13,7 @@ describe('time', () => {
     const now = Date.parse('2026-05-06T09:00:00Z');
     expect(when('2026-05-06T12:00:00Z', now, 'Etc/UTC')).toBe('12:00');
     expect(when('2026-05-07T12:00:00Z', now, 'Etc/UTC')).toContain('Thu 7 May');
-    expect(when(null, now, 'Etc/UTC')).toBe('not as it stands');
+    expect(when(null, now, 'Etc/UTC')).toBe('never at this bench');
   });
 
   it.each([

@@ -21,21 +21,21 @@ function format(style: keyof typeof styles, zone: string): Intl.DateTimeFormat {
 
 /** Clock times in the shop's zone, and spans in words. */
 export function clock(iso: string | null | undefined, zone: string): string {
-  return iso ? format('clock', zone).format(new Date(iso)) : 'not as it stands';
+  return iso ? format('clock', zone).format(new Date(iso)) : 'never at this bench';
 }
 
 export function dayAndClock(iso: string | null | undefined, zone: string): string {
-  return iso ? format('dayAndClock', zone).format(new Date(iso)).replace(',', '') : 'not as it stands';
+  return iso ? format('dayAndClock', zone).format(new Date(iso)).replace(',', '') : 'never at this bench';
 }
 
 /** A day, where the hour would say more than anybody knows. */
 export function day(iso: string | null | undefined, zone: string): string {
-  return iso ? format('day', zone).format(new Date(iso)).replace(',', '') : 'no day';
+  return iso ? format('day', zone).format(new Date(iso)).replace(',', '') : 'no date';
 }
 
 /** Today's times as a clock, others with their day. */
 export function when(iso: string | null | undefined, now: number, zone: string): string {
-  if (!iso) return 'not as it stands';
+  if (!iso) return 'never at this bench';
   const days = format('date', zone);
   return days.format(Date.parse(iso)) === days.format(now) ? clock(iso, zone) : dayAndClock(iso, zone);
 }

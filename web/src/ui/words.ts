@@ -7,7 +7,7 @@ export const decisionWords: Record<Schemas['Decision'], string> = {
   warranty: 'Back under warranty',
   refer: 'Refer it',
   retire: 'Retire it',
-  refuse: 'Not mended here, ever',
+  refuse: 'Never mended here',
 };
 
 export const kindWords: Record<Schemas['DamageKind'], string> = {
@@ -44,8 +44,8 @@ export const causeWords: Record<Schemas['Cause'], string> = {
   pressure: 'Pressure',
   heat: 'Heat',
   wear: 'Wear',
-  'by-itself': 'Came by itself',
-  unknown: 'Nobody knows',
+  'by-itself': 'Came on its own',
+  unknown: 'Unknown',
 };
 
 export const familyWords: Record<Schemas['GearFamily'], string> = {
@@ -58,7 +58,7 @@ export const familyWords: Record<Schemas['GearFamily'], string> = {
   footwear: 'Footwear',
   paddles: 'Paddles',
   'forks-decks-and-limbs': 'Forks, decks, bow limbs',
-  'holds-a-life': 'What holds a life',
+  'holds-a-life': 'Life-safety gear',
 };
 
 export const lightWords: Record<Schemas['LightLevel'], string> = {
@@ -84,14 +84,14 @@ export const waitWords: Record<Schemas['WaitKind'], string> = {
   tack: 'Coming to tack',
   cool: 'Cooling down',
   hold: 'Under clamps',
-  sandable: 'Until it sands',
-  loadable: 'Until it may be used',
+  sandable: 'Until it can be sanded',
+  loadable: 'Until it can be used',
 };
 
 export const sourceWords: Record<Schemas['SourceKind'], string> = {
   published: 'Published',
   'common-practice': 'Common practice',
-  'from-memory': 'Written down from memory',
+  'from-memory': 'From memory',
   arithmetic: 'Arithmetic',
   shop: "The shop's own",
 };
@@ -111,3 +111,8 @@ export const toolWords: Record<string, string> = {
   'valve-key': 'Valve key',
   'welding-gun': 'Welding gun',
 };
+
+/** A damage in a few words: what and where. */
+export function damageWords({ kind, location, onMate }: Schemas['Damage']): string {
+  return `${kindWords[kind]}, ${location.replaceAll('-', ' ')}${onMate ? ', the other one' : ''}`;
+}

@@ -108,6 +108,6 @@ internal static class Cements
         Message keeps = cement.ShelfLife is { } shelf ? (Message)$" It keeps {(int)shelf.OpenedMonths} months once opened." : Message.Empty;
         job.Do("mix", Stage.Mix, "Mix it",
             $"{a} of adhesive and {b} of curing agent in a clean tin. Stir 30 to 60 seconds, scraping sides and bottom. Cap the rest at once.{keeps}",
-            3, "Write the date on the tin that you opened.", cautions: [.. cement.Hazards], useWithin: life);
+            3, "Write the date on the tin that you opened.", cautions: [.. cement.Hazards], useWithin: life, pour: new Poured([share, a, b], [a, b]));
     }
 }

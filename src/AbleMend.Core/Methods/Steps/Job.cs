@@ -127,14 +127,15 @@ internal sealed class Job(MethodInputs inputs) : IWordy
     /// <param name="useWithin">How long the mix may be used, or null.</param>
     /// <param name="shows">Figures of earlier steps that it needs as well.</param>
     /// <param name="proof">Identifier of the test that it is, or null.</param>
+    /// <param name="pour">For a mix: what goes into the cup.</param>
     public Job Do(
         string id, Stage stage, [InterpolatedStringHandlerArgument("")] Message title, [InterpolatedStringHandlerArgument("")] Message how, double minutes,
         [InterpolatedStringHandlerArgument("")] Message? forget = null, StepWait? wait = null, IReadOnlyList<string>? cautions = null, IReadOnlyList<string>? draws = null, bool follows = false,
-        Figure<WallTime>? useWithin = null, IReadOnlyList<IFigure>? shows = null, string? proof = null)
+        Figure<WallTime>? useWithin = null, IReadOnlyList<IFigure>? shows = null, string? proof = null, Poured? pour = null)
     {
         IReadOnlyList<string> figures = inputs.TimingOnly ? [] : [.. (shows ?? []).Concat(_fresh).Select(figure => figure.Id).Distinct()];
         _fresh.Clear();
-        _steps.Add(new PlanStep(id, stage, title, how, figures, cautions ?? [], forget, new StepTiming(id, minutes, follows, wait), useWithin is null || inputs.TimingOnly ? null : useWithin.WallMin, draws ?? [], proof));
+        _steps.Add(new PlanStep(id, stage, title, how, figures, cautions ?? [], forget, new StepTiming(id, minutes, follows, wait), useWithin is null || inputs.TimingOnly ? null : useWithin.WallMin, draws ?? [], proof, inputs.TimingOnly ? null : pour?.Told));
         return this;
     }
 

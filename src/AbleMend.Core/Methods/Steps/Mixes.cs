@@ -19,6 +19,19 @@ namespace AbleMend.Core.Methods.Steps;
 /// <param name="Shows">Figures of earlier steps that are needed as well.</param>
 internal sealed record MixOrder(string Prefix, Message Title, Message What, Figure<Volume> Need, Figure<WallTime> Work, Material? Filler, bool Wax, IReadOnlyList<IFigure>? Shows = null);
 
+/// <summary>What a mix is poured from, as figures.</summary>
+/// <param name="Parts">What goes in, in that order.</param>
+/// <param name="Lead">The one or two that the hand reads from two metres.</param>
+/// <param name="Cups">How many cups it is split into; null for one.</param>
+internal sealed record Poured(IReadOnlyList<IFigure> Parts, IReadOnlyList<IFigure> Lead, IFigure? Cups = null)
+{
+    /// <value>As a plan keeps it.</value>
+    public Pour Told => new([.. Parts.Select(figure => figure.Id)], [.. Lead.Select(figure => figure.Id)], Cups?.Id);
+}
+
+/// <summary>How a mix is made: in words, for how long it may be used, and what it is poured from.</summary>
+internal sealed record Recipe(Message How, Figure<WallTime>? UseWithin, Poured Pour);
+
 /// <summary>Turns an order into a mixing step with its figures: need, batch, parts, pot life, split.</summary>
 internal static class Mixes
 {
@@ -57,14 +70,15 @@ internal static class Mixes
             return job.Do($"{order.Prefix}-mix", Stage.Mix, Message.Empty, Message.Empty, MixingMin);
         }
 
-        var resinMl = order.Filler is { } filler ? WithFiller(job, order, filler) : job.Derive(() => order.Need.Ml);
-        var (how, useWithin) = resin.Cure switch
+        var (resinMl, solid) = order.Filler is { } filler ? WithFiller(job, order, filler) : (job.Derive(() => order.Need.Ml), null);
+        var recipe = resin.Cure switch
         {
             CureKind.TwoPart => TwoPart(job, order, resinMl),
             CureKind.Catalysed => Catalysed(job, order, resinMl),
             _ => LightCured(job, order, resinMl),
         };
-        return job.Do($"{order.Prefix}-mix", Stage.Mix, order.Title, how, MixingMin, Forgotten(order, resin), useWithin: useWithin, shows: order.Shows,
+        return job.Do($"{order.Prefix}-mix", Stage.Mix, order.Title, recipe.How, MixingMin, Forgotten(order, resin), useWithin: recipe.UseWithin, shows: order.Shows,
+            pour: solid is null ? recipe.Pour : recipe.Pour with { Parts = [.. recipe.Pour.Parts, solid] },
             cautions: [.. resin.Hazards, .. order.Filler?.Hazards ?? [], .. UsesPeroxide(job) && !resin.Hazards.Contains("peroxide") ? ["peroxide"] : Array.Empty<string>()]);
     }
 
@@ -77,7 +91,7 @@ internal static class Mixes
         : resin.Cure == CureKind.Light ? "Mix and spread in the shade: light reflected off sand or a wall sets it."
         : "Scrape the sides and the bottom of the cup.";
 
-    private static Derived<double> WithFiller(Job job, MixOrder order, Material filler)
+    private static (Derived<double> ResinMl, IFigure? Filler) WithFiller(Job job, MixOrder order, Material filler)
     {
         var (resin, solid) = (job.Label, job.LabelOf(filler));
         var density = job.Figures.Work($"{order.Prefix}.mix-density", "Density of the mix", () =>
@@ -85,10 +99,10 @@ internal static class Mixes
             "Volumes of resin and filler add up", Source.Arithmetic, 2);
         var grams = job.Figure($"{order.Prefix}.filler", $"{filler.Name}", () => Grams(order.Need.Ml * density.GPerMl * solid.FillerShare.Percent / 100),
             "Volume × density of the mix × share of filler", Source.FromMemory("Share and density of the filler: stir in until it stands as wanted"), 1);
-        return job.Derive(() => Math.Max(((order.Need.Ml * density.GPerMl) - grams.G) / resin.Density.GPerMl, 0.1));
+        return (job.Derive(() => Math.Max(((order.Need.Ml * density.GPerMl) - grams.G) / resin.Density.GPerMl, 0.1)), grams);
     }
 
-    private static (Message How, Figure<WallTime>? UseWithin) TwoPart(Job job, MixOrder order, Derived<double> resinMl)
+    private static Recipe TwoPart(Job job, MixOrder order, Derived<double> resinMl)
     {
         var (resin, label, device, prefix) = (job.Main, job.Label, job.View.Case.Tools.Measure, order.Prefix);
         var measure = new Measuring(job, device);
@@ -115,14 +129,15 @@ internal static class Mixes
         job.Figure($"{prefix}.ratio-error", "Error of the ratio", () => Percent(measure.RatioErrorPercent(a, b, aGrams, bGrams)),
             "√((u/A)² + (u/B)²) with u = half-width/√3", BatchMaker.Source, 1, () => "A larger batch or a finer scale.");
         var grams = job.Derive(() => aGrams.G + bGrams.G);
-        var life = PotLife(job, order, grams);
+        var (life, cups) = PotLife(job, order, grams);
         Message parts = device is ScaleDevice
             ? (Message)$"On the scale {aGrams} of resin and {bGrams} of hardener"
             : $"By the lines of the cup {a} of resin and {b} of hardener";
-        return ($"{parts}, {order.What}. Stir a full minute, then spread it out of the cup: the pot clock runs from here.", life);
+        return new Recipe($"{parts}, {order.What}. Stir a full minute, then spread it out of the cup: the pot clock runs from here.", life,
+            new Poured([a, aGrams, b, bGrams], device is ScaleDevice ? [aGrams, bGrams] : [a, b], cups));
     }
 
-    private static (Message How, Figure<WallTime>? UseWithin) Catalysed(Job job, MixOrder order, Derived<double> resinMl)
+    private static Recipe Catalysed(Job job, MixOrder order, Derived<double> resinMl)
     {
         var (resin, label, prefix) = (job.Main, job.Label, order.Prefix);
         var total = job.Figure($"{prefix}.batch", "Resin", () => Ml(resinMl.Value), "What is needed; resin of this kind is dosed by drops, so there is no least batch for a cup", Source.Arithmetic, 1);
@@ -136,12 +151,12 @@ internal static class Mixes
             () => Catalyst.For(resin.Catalyst!, 100, job.Bench.C, label.Reference.C).Held ? "The band's limit holds it: warm or cool the bench instead." : null);
         var drops = Drops(job, prefix, grams, percent);
         Fumes.Put(job, prefix, resin, grams);
-        var life = PotLife(job, order, job.Derive(() => grams.G));
+        var (life, cups) = PotLife(job, order, job.Derive(() => grams.G));
         Message wax = order.Wax && resin.AirInhibited ? "Stir in the wax first. " : Message.Empty;
-        return ($"{wax}{total} of resin and {drops} of catalyst, {order.What}. Stir it into the corners of the cup for a full minute.", life);
+        return new Recipe($"{wax}{total} of resin and {drops} of catalyst, {order.What}. Stir it into the corners of the cup for a full minute.", life, new Poured([total, grams, drops], [total, drops], cups));
     }
 
-    private static (Message How, Figure<WallTime>? UseWithin) LightCured(Job job, MixOrder order, Derived<double> resinMl)
+    private static Recipe LightCured(Job job, MixOrder order, Derived<double> resinMl)
     {
         var (resin, label, prefix) = (job.Main, job.Label, order.Prefix);
         var total = job.Figure($"{prefix}.batch", "Resin", () => Ml(resinMl.Value), "What is needed: light-cured resin keeps in the dark, so there is no least batch", Source.Arithmetic, 1);
@@ -149,14 +164,14 @@ internal static class Mixes
         Fumes.Put(job, prefix, resin, grams);
         if (!UsesPeroxide(job))
         {
-            return ($"In the shade: {total} of resin, {order.What}.", null);
+            return new Recipe($"In the shade: {total} of resin, {order.What}.", null, new Poured([total, grams], [total]));
         }
 
         var percent = job.Figures.Work($"{prefix}.catalyst-percent", "Catalyst", () => Percent(Catalyst.For(resin.Catalyst!, 100, job.Bench.C, label.Reference.C).Percent),
             "Label's dose, more in the cold, held inside the label's band", Source.CommonPractice, 2);
         var drops = Drops(job, prefix, grams, percent);
         var life = job.Figure($"{prefix}.pot-life", "Spreads for", WallMin(CatalysedLightPotMin), "Catalysed and in the shade", Source.FromMemory("Spreading time of catalysed light-cured resin in the shade"));
-        return ($"In the shade: {total} of resin, {order.What}, and {drops} of catalyst. It heats, so be quick.", life);
+        return new Recipe($"In the shade: {total} of resin, {order.What}, and {drops} of catalyst. It heats, so be quick.", life, new Poured([total, grams, drops], [total, drops]));
     }
 
     /// <summary>Minutes that light-cured resin stays spreadable once it is catalysed, in the shade at 20 °C. From memory.</summary>
@@ -169,7 +184,7 @@ internal static class Mixes
         job.Figure($"{prefix}.catalyst-drops", "Catalyst in drops", () => InDrops(Math.Max(1, Math.Round(grams.G * percent.Percent / 100 / job.Label.Drop.G))),
             "Mass of catalyst ÷ mass of a drop", Source.Arithmetic, wouldChange: () => "Weigh twenty drops of your own dropper.");
 
-    private static Figure<WallTime> PotLife(Job job, MixOrder order, Derived<double> grams)
+    private static (Figure<WallTime> Life, IFigure Cups) PotLife(Job job, MixOrder order, Derived<double> grams)
     {
         var (label, prefix) = (job.Label, order.Prefix);
         var cup = job.View.Catalogue.CupOf(job.Main)!;
@@ -190,6 +205,6 @@ internal static class Mixes
             wouldChange: () => $"Poured out {tray} deep: {WallMin(cup.Simulate(grams.Value, air.C, CupShape.Tray).PotLifeMin)}.");
         job.Figure($"{prefix}.peak", "Hottest if left in the cup", () => Celsius(run.Value.PeakC), "The same heat balance, past gel to its peak", Cup.Source,
             wouldChange: () => run.Value.PeakC > label.SafePeak.C ? (Message)$"Cup and resin stand {label.SafePeak}: too hot to leave standing, pour it out flat into a tray at once." : null);
-        return life;
+        return (life, batches);
     }
 }
