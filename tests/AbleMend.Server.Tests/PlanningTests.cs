@@ -24,6 +24,18 @@ public sealed class PlanningTests : IDisposable
         plan.Steps.ShouldNotBeEmpty();
     }
 
+    [Fact]
+    public async Task A_case_of_the_earlier_version_is_taken_wherever_a_case_is()
+    {
+        var old = File.ReadAllText(Path.Combine(Root(), "tests", "AbleMend.Core.Tests", "Formats", "case-1.json"));
+        var plan = await (await PostAsync(old)).Content.ReadFromJsonAsync<RepairPlan>(OpenJson.Options);
+        plan!.Damages.Single().System!.Cloth.ShouldBe("glass-203");
+        var item = await _shop.AddItemAsync();
+        var opened = await _shop.Client.PostAsync("/api/mends", new StringContent($$"""{ "itemId": {{item}}, "case": {{old}} }""", Encoding.UTF8, "application/json"));
+        (await Shop.ReadAsync(opened)).Case.Format.ShouldBe(RepairCase.CurrentFormat);
+        (await Shop.ProblemAsync(await PostAsync(old.Replace("\"depthMm\": 0.5", "\"depthMm\": -3")))).Field.ShouldBe("damages[0].seen.depthMm");
+    }
+
     [Theory]
     [InlineData("\"depthMm\":3.5", "\"depthMm\":-3", HttpStatusCode.UnprocessableEntity, "out-of-range", "damages[0].seen.depthMm")]
     [InlineData("\"depthMm\":3.5", "\"depthMm\":NaN", HttpStatusCode.BadRequest, "broken-json", "damages[0].seen.depthMm")]
@@ -112,7 +124,7 @@ public sealed class PlanningTests : IDisposable
         (await _shop.Client.SendAsync(request)).StatusCode.ShouldBe(status);
     }
 
-    private static string Root()
+    internal static string Root()
     {
         var folder = AppContext.BaseDirectory;
         while (!File.Exists(Path.Combine(folder, "AbleMend.slnx")))

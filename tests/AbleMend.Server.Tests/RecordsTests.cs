@@ -24,12 +24,13 @@ public sealed class RecordsTests : IDisposable
     [InlineData("PlanJson", null)]
     [InlineData("PlanJson", "{")]
     [InlineData("CaseJson", "[]")]
+    [InlineData("PlanJson", "plan-of-no-damage")]
     [InlineData("StartedAt", null)]
     public async Task A_record_that_cannot_be_read_is_named_and_harms_no_other(string column, string? broken)
     {
         var whole = await _shop.StartAsync(await _shop.OpenMendAsync(tag: "BRD-01"));
         var lost = await _shop.StartAsync(await _shop.OpenMendAsync(tag: "BRD-02"));
-        await WriteAsync(lost.Id, column, broken);
+        await WriteAsync(lost.Id, column, broken == "plan-of-no-damage" ? System.Text.Json.JsonSerializer.Serialize(lost.Plan! with { Damages = [] }, OpenJson.Options) : broken);
 
         var bench = await BenchAsync();
         bench.Entries.Single().Id.ShouldBe(whole.Id);
@@ -40,6 +41,23 @@ public sealed class RecordsTests : IDisposable
         (await Shop.ProblemAsync(await _shop.SendAsync(HttpMethod.Post, $"/api/mends/{lost.Id}/events", new Happening(RunEventKind.Note, Text: "?"), lost.Version))).Code.ShouldBe("unreadable-record");
         (await _shop.Client.GetAsync($"/api/mends/{lost.Id}/template.svg")).StatusCode.ShouldBe(HttpStatusCode.UnprocessableEntity);
     }
+
+    // What stands in a shop's file from before must go on as if nothing had happened.
+    [Theory]
+    [InlineData("plan-1")]
+    [InlineData("plan-2")]
+    public async Task A_mend_that_an_earlier_version_started_goes_on(string plan)
+    {
+        var mend = await _shop.StartAsync(await _shop.OpenMendAsync());
+        await WriteAsync(mend.Id, "CaseJson", Document("case-1"));
+        await WriteAsync(mend.Id, "PlanJson", Document(plan));
+        (await BenchAsync()).Entries.Single().StepsDone.ShouldBe(0);
+        var read = (await _shop.Client.GetFromJsonAsync<MendView>($"/api/mends/{mend.Id}", OpenJson.Options))!;
+        var done = await Shop.ReadAsync(await _shop.SendAsync(HttpMethod.Post, $"/api/mends/{mend.Id}/events", new Happening(RunEventKind.HandsDone, read.Run!.CurrentStepId), read.Version));
+        done.Run!.Steps.Count(step => step.Phase == StepPhase.Done).ShouldBe(1);
+    }
+
+    private static string Document(string name) => File.ReadAllText(Path.Combine(PlanningTests.Root(), "tests", "AbleMend.Core.Tests", "Formats", $"{name}.json"));
 
     [Fact]
     public async Task A_closed_record_that_cannot_be_read_stays_in_the_log_and_off_the_items_finds()

@@ -66,10 +66,10 @@ public sealed class ShopTests : IDisposable
     }
 
     [Fact]
-    public async Task The_demo_has_a_dozen_boards_at_different_stages()
+    public async Task The_demo_has_thirteen_boards_at_different_stages_one_with_several_damages()
     {
         using var demo = Shop.WithDemo();
-        (await demo.Client.GetFromJsonAsync<List<ItemView>>("/api/items", OpenJson.Options))!.Count(item => item.Tag.StartsWith("BRD", StringComparison.Ordinal)).ShouldBe(12);
+        (await demo.Client.GetFromJsonAsync<List<ItemView>>("/api/items", OpenJson.Options))!.Count(item => item.Tag.StartsWith("BRD", StringComparison.Ordinal)).ShouldBe(13);
         var bench = (await demo.Client.GetFromJsonAsync<BenchView>("/api/bench", OpenJson.Options))!;
         bench.Entries.Count.ShouldBeGreaterThanOrEqualTo(6);
         bench.Entries.Select(entry => entry.Phase).Distinct().Count().ShouldBeGreaterThanOrEqualTo(4);

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using AbleMend.Core;
+using AbleMend.Core.Plans;
 using AbleMend.Core.Running;
 using AbleMend.Data;
 
@@ -18,6 +19,7 @@ internal static class MendRecord
             .Concat(plan?.Problems.Select(problem => ("plan", problem.Field)) ?? [])
             .Concat(row.Status is not MendStatus.Draft && plan is null ? [("plan", "")] : [])
             .Concat(row.Status is MendStatus.Running or MendStatus.HandedBack && (row.StartedAt is null || plan?.Value is { Steps.Count: 0 }) ? [("plan", "steps")] : [])
+            .Concat(repairCase.Value is { } whole && plan?.Value is { } planned && Mismatched(whole, planned) ? [("plan", "damages")] : [])
             .Concat(strange is null ? [] : [("events", $"{strange.Number}: {strange.Kind}")]);
         var problems = broken.Select(place => Unreadable(row.Id, place.Item1, place.Item2)).ToList();
         return problems.Count > 0
@@ -34,6 +36,10 @@ internal static class MendRecord
         row.Events.AddRange(mend.Events.Skip(row.Events.Count).Select(EventRows.ToRow));
         row.SearchText = mend.Plan is null ? row.SearchText : MendWords.For(mend.Case, mend.Plan, mend.Events);
     }
+
+    /// <summary>Whether a plan speaks of other damages than its case.</summary>
+    private static bool Mismatched(RepairCase repairCase, RepairPlan plan) =>
+        plan.Damages.Count != repairCase.Damages.Count || plan.Steps.Any(step => step.Damage < 1 || step.Damage > plan.Damages.Count);
 
     private static Problem Unreadable(int id, string part, string where) =>
         new("unreadable-record", where.Length > 0 ? $"{part}.{where}" : part,

@@ -41,13 +41,21 @@ export function PlanStage({ desk, goTo }: StageProps) {
     <div className="flex flex-col gap-4">
       <div className="flex items-start justify-between gap-3">
         <div>
-          {plan.damages.map(({ number, system }) => (
-            <div key={number} className="flex items-baseline gap-x-3">
-              {plan.damages.length > 1 ? <span className="numeral text-2xl text-faint">{number}</span> : null}
-              <h2 className="text-3xl">{system?.methodName}</h2>
-              <p className="text-lg">{system?.materialName}</p>
-            </div>
-          ))}
+          {plan.damages.length === 1 ? (
+            <>
+              <h2 className="text-3xl">{plan.damages[0]!.system?.methodName}</h2>
+              <p className="text-lg">{plan.damages[0]!.system?.materialName}</p>
+            </>
+          ) : (
+            plan.damages.map(({ number, system }) => (
+              <div key={number} className="grid grid-cols-[1.5rem_minmax(0,1fr)] items-baseline">
+                <span className="numeral text-xl text-faint">{number}</span>
+                <h2 className="text-xl leading-tight">
+                  {system?.methodName} <span className="text-base font-normal">{system?.materialName}</span>
+                </h2>
+              </div>
+            ))
+          )}
           <p className="text-lg">
             Ready for use <strong>{when(plan.readyAt, now, zone)}</strong>, full cure {when(plan.fullCureAt, now, zone)}
           </p>

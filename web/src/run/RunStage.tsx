@@ -106,7 +106,7 @@ function CurrentStep({ step, front, desk, proofs }: CurrentProps) {
 function Fronts({ desk, run, at }: { desk: MendDesk; run: RunState; at: number }) {
   const now = useNow();
   return (
-    <div role="group" aria-label="Damages of this item" className="grid gap-2 sm:grid-flow-col sm:auto-cols-fr">
+    <div role="group" aria-label="Damages of this item" className="grid grid-cols-3 gap-2 sm:flex sm:flex-wrap">
       {desk.repairCase.damages.map(({ seen }, i) => {
         const front = run.fronts.find((each) => each.damage === i + 1);
         return (
@@ -116,12 +116,12 @@ function Fronts({ desk, run, at }: { desk: MendDesk; run: RunState; at: number }
             disabled={!front}
             aria-pressed={at === i + 1}
             onClick={() => desk.pick(i + 1)}
-            className="flex min-h-16 items-center gap-3 border-2 border-line bg-sheet px-3 text-left aria-pressed:border-ink"
+            className="flex min-h-14 flex-1 items-center gap-2 border-2 border-line bg-sheet px-2 text-left leading-tight aria-pressed:border-ink sm:min-w-48 sm:gap-3 sm:px-3"
           >
             <span className="numeral text-3xl">{i + 1}</span>
-            <span>
-              <span className="block font-bold">{damageWords(seen)}</span>
-              <span className="text-sm text-faint">{frontWords(front, desk.plan!, now)}</span>
+            <span className="min-w-0">
+              <span className="hidden font-bold sm:block">{damageWords(seen)}</span>
+              <span className="line-clamp-2 text-sm text-faint">{frontWords(front, desk.plan!, now)}</span>
             </span>
           </button>
         );
@@ -130,13 +130,13 @@ function Fronts({ desk, run, at }: { desk: MendDesk; run: RunState; at: number }
   );
 }
 
-/** Where a damage has got, in a few words: what is next by hand, or how long its wait still runs. */
+/** Where a damage has got, in a few words that fit a phone: what is next by hand, or how long its wait still runs. */
 function frontWords(front: Front | undefined, plan: RepairPlan, now: number): string {
   if (!front) return 'Done';
   const title = plan.steps.find((step) => step.id === front.stepId)?.title ?? '';
   if (!front.window) return title;
   const end = nextEnd(front.window, now);
-  return `${waitWords[front.window.kind]}: ${end ? `${end.words} ${countdown(end.at - now)}` : windowWords[windowState(front.window, now)].toLowerCase()}`;
+  return end ? `${end.words} ${countdown(end.at - now)}` : windowWords[windowState(front.window, now)].toLowerCase();
 }
 
 /** The two figures that the hand needs from two metres: what is poured, or the first one. */
