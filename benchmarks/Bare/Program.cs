@@ -1,4 +1,5 @@
 using AbleMend.Core;
+using AbleMend.Core.Cases;
 using AbleMend.Core.Plans;
 using Microsoft.AspNetCore.Http.Json;
 

@@ -1,4 +1,5 @@
 using AbleMend.Core;
+using AbleMend.Core.Cases;
 using AbleMend.Core.Catalogue;
 using AbleMend.Core.Matching;
 using AbleMend.Core.Methods;

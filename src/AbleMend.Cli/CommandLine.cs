@@ -1,6 +1,7 @@
 using System.CommandLine;
 using System.Text.Json;
 using AbleMend.Core;
+using AbleMend.Core.Cases;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Methods;

@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Text;
 using AbleMend.Core;
+using AbleMend.Core.Cases;
 using AbleMend.Core.Figures;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Triage;

@@ -1,7 +1,8 @@
+using System.Reflection;
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using System.Text.Json.Schema;
-using System.Reflection;
+using AbleMend.Core.Cases;
 using AbleMend.Core.Limits;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Quantities;

@@ -1,7 +1,7 @@
 using System.Text.Json;
 using AbleMend.Core;
+using AbleMend.Core.Cases;
 using AbleMend.Core.Curing;
-using AbleMend.Core.Gear;
 using AbleMend.Core.Mixing;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Quantities;

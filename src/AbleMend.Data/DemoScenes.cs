@@ -1,5 +1,6 @@
+using AbleMend.Core.Cases;
+using AbleMend.Core.Catalogue;
 using AbleMend.Core.Gear;
-using AbleMend.Core.Plans;
 using AbleMend.Core.Running;
 
 namespace AbleMend.Data;

@@ -1,4 +1,5 @@
 using AbleMend.Core;
+using AbleMend.Core.Cases;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Running;

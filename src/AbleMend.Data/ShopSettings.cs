@@ -1,7 +1,7 @@
+using AbleMend.Core.Cases;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Mixing;
 using AbleMend.Core.Patching;
-using AbleMend.Core.Plans;
 using AbleMend.Core.Quantities;
 
 namespace AbleMend.Data;

@@ -1,6 +1,9 @@
+using AbleMend.Core.Cases;
 using AbleMend.Core.Gear;
+using AbleMend.Core.Methods;
 using AbleMend.Core.Mixing;
 using AbleMend.Core.Plans;
+using AbleMend.Core.Timing;
 
 namespace AbleMend.Core.Tests;
 

@@ -1,7 +1,7 @@
 using System.Net.Http.Json;
 using AbleMend.Core;
+using AbleMend.Core.Cases;
 using AbleMend.Core.Gear;
-using AbleMend.Core.Plans;
 using AbleMend.Core.Proving;
 using AbleMend.Core.Running;
 using AbleMend.Server.Mends;

@@ -1,7 +1,6 @@
 using System.Net;
 using System.Text.Json;
 using AbleMend.Core;
-using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
 
 namespace AbleMend.Server.Tests;

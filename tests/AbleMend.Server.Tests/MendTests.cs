@@ -1,10 +1,9 @@
 using System.Net;
 using System.Net.Http.Json;
-using System.Text.Json;
 using AbleMend.Core;
-using AbleMend.Core.Plans;
+using AbleMend.Core.Cases;
+using AbleMend.Core.Catalogue;
 using AbleMend.Core.Running;
-using AbleMend.Data;
 using AbleMend.Server.Log;
 using AbleMend.Server.Mends;
 

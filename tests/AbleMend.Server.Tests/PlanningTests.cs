@@ -3,6 +3,7 @@ using System.Net.Http.Json;
 using System.Text;
 using System.Text.Json;
 using AbleMend.Core;
+using AbleMend.Core.Cases;
 using AbleMend.Core.Plans;
 
 namespace AbleMend.Server.Tests;

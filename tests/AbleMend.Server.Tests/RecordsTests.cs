@@ -1,6 +1,7 @@
 using System.Net;
 using System.Net.Http.Json;
 using AbleMend.Core;
+using AbleMend.Core.Cases;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Running;
 using AbleMend.Data;

@@ -1,12 +1,11 @@
 using System.Net.Http.Json;
 using System.Text.Json;
 using AbleMend.Core;
+using AbleMend.Core.Cases;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Mixing;
-using AbleMend.Core.Plans;
 using AbleMend.Core.Running;
 using AbleMend.Server.Mends;
-using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Microsoft.AspNetCore.TestHost;
 using Microsoft.Extensions.DependencyInjection;

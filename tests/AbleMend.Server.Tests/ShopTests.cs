@@ -126,7 +126,7 @@ public sealed class ShopTests : IDisposable
         var mine = planner.Catalogue.Materials["epoxy-2to1"] with { Id = "own-slow-epoxy", Name = "Workshop slow epoxy" };
         var answer = await _shop.SendAsync(HttpMethod.Put, "/api/shop", view.Settings with { Products = [mine] }, view.Version);
         answer.StatusCode.ShouldBe(HttpStatusCode.OK);
-        var plan = planner.Plan(Shop.DeckDing() with { Products = [mine], Wanted = new Core.Plans.Wanted(StartAt: DateTimeOffset.UnixEpoch.AddYears(50)) }).Value!;
+        var plan = planner.Plan(Shop.DeckDing() with { Products = [mine], Wanted = new Core.Cases.Wanted(StartAt: DateTimeOffset.UnixEpoch.AddYears(50)) }).Value!;
         plan.Candidates.ShouldContain(candidate => candidate.Material == "own-slow-epoxy" && !candidate.Vetoed);
     }
 

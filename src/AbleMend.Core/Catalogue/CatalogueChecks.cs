@@ -1,5 +1,4 @@
 using AbleMend.Core.Gear;
-using AbleMend.Core.Matching;
 
 namespace AbleMend.Core.Catalogue;
 

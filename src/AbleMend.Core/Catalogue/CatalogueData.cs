@@ -1,7 +1,5 @@
 using AbleMend.Core.Gear;
-using AbleMend.Core.HandingBack;
 using AbleMend.Core.Looking;
-using AbleMend.Core.Matching;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Safety;
 

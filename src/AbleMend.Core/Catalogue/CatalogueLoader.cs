@@ -1,8 +1,6 @@
 using System.Text.Json;
 using AbleMend.Core.Gear;
-using AbleMend.Core.HandingBack;
 using AbleMend.Core.Looking;
-using AbleMend.Core.Matching;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Safety;
 

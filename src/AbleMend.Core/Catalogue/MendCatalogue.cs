@@ -1,8 +1,6 @@
 using System.Collections.Frozen;
 using AbleMend.Core.Gear;
-using AbleMend.Core.HandingBack;
 using AbleMend.Core.Looking;
-using AbleMend.Core.Matching;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Mixing;
 using AbleMend.Core.Safety;

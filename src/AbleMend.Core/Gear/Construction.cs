@@ -54,7 +54,7 @@ public enum GearFamily
 /// <param name="Refuse">Why nothing is mended at this place, or null.</param>
 public sealed record Location(
     string Id,
-    [property: Size(1, 60)] [property: Words] string Name,
+    [property: Size(1, 60)][property: Words] string Name,
     [property: Limits(0, 100, "%")] double XPercent,
     [property: Limits(0, 100, "%")] double YPercent,
     bool Flat = true,
@@ -110,7 +110,7 @@ public sealed record UsualDamage(
 /// <param name="Refuse">Why it is never mended here, or null.</param>
 public sealed record Construction(
     string Id,
-    [property: Size(1, 120)] [property: Words] string Name,
+    [property: Size(1, 120)][property: Words] string Name,
     GearFamily Family,
     Silhouette Silhouette,
     [property: Limits(0, 600, "months")] int WarrantyMonths,

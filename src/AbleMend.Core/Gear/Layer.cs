@@ -45,7 +45,7 @@ public enum Movement
 /// <param name="Source">Where these values come from.</param>
 public sealed record Substance(
     string Id,
-    [property: Size(1, 120)] [property: Words] string Name,
+    [property: Size(1, 120)][property: Words] string Name,
     [property: Size(1, 12)] IReadOnlyList<string> Families,
     Texture Texture,
     Movement Movement,
@@ -58,4 +58,4 @@ public sealed record Substance(
 /// <param name="Name">What the bench calls it.</param>
 /// <param name="Substance">Identifier of its <see cref="Gear.Substance"/>.</param>
 /// <param name="ThicknessMm">Thickness in millimetres, above 0.</param>
-public sealed record Layer(string Id, [property: Size(1, 80)] [property: Words] string Name, string Substance, [property: Limits(0.005, 1000, "mm")] double ThicknessMm);
+public sealed record Layer(string Id, [property: Size(1, 80)][property: Words] string Name, string Substance, [property: Limits(0.005, 1000, "mm")] double ThicknessMm);

@@ -1,8 +1,15 @@
+using AbleMend.Core.Cases;
 using AbleMend.Core.Materials;
-using AbleMend.Core.Methods;
-using AbleMend.Core.Plans;
 
 namespace AbleMend.Core.Matching;
+
+/// <summary>The main material and what goes with it, as chosen for a method.</summary>
+/// <param name="Main">The material that holds.</param>
+/// <param name="Cloth">Cloth, where the method lays any.</param>
+/// <param name="Filler">Filler, where the method takes any.</param>
+/// <param name="Cleaner">Cleaner that harms no layer.</param>
+/// <param name="Patch">Stock that patches are cut from; null where nothing on the list suits the outer layer.</param>
+public sealed record ChosenMaterials(Material Main, Material Cloth, Material Filler, Material Cleaner, Material? Patch);
 
 /// <summary>What goes with the main material: cloth, filler, patch stock, and a cleaner that harms nothing.</summary>
 public static class Companions
@@ -11,7 +18,7 @@ public static class Companions
     /// <param name="view">The case.</param>
     /// <param name="method">Way of mending.</param>
     /// <param name="main">The material that holds.</param>
-    public static ChosenMaterials For(CaseView view, IMendMethod method, Material main)
+    public static ChosenMaterials For(CaseView view, IWayOfMending method, Material main)
     {
         var known = view.Catalogue.Materials;
         var choice = view.Choice;
@@ -22,28 +29,4 @@ public static class Companions
             view.Cleaner,
             choice?.Patch is { } patch ? known[patch] : view.Stock);
     }
-
-    /// <summary>
-    /// The cleaner: on PVC by the school chosen, else the first in the catalogue's order that is made for the outer layer
-    /// and harms no layer of the item, else the first that harms none.
-    /// </summary>
-    public static Material Cleaner(CaseView view)
-    {
-        var safe = view.Catalogue.MaterialList.Where(material => material.Role == Role.Cleaner && Harmless(view, material)).ToList();
-        if (view.Outer.Families.Contains("pvc") && safe.FirstOrDefault(cleaner => cleaner.Id == view.School("pvc-cleaner")) is { } chosen)
-        {
-            return chosen;
-        }
-
-        return safe.FirstOrDefault(cleaner => cleaner.Suits?.Any(view.Outer.Families.Contains) == true) ?? safe[0];
-    }
-
-    /// <summary>The first patch stock of the outer layer's own family, or null.</summary>
-    public static Material? Stock(CaseView view) =>
-        view.Outer.Families
-            .Select(family => view.Catalogue.MaterialList.FirstOrDefault(material => material.Role == Role.PatchStock && material.Suits?.Contains(family) == true))
-            .FirstOrDefault(stock => stock is not null);
-
-    private static bool Harmless(CaseView view, Material cleaner) =>
-        view.Catalogue.Rules.OfType<AttacksRule>().All(rule => rule.Harms(cleaner, view.Reach.Touched, view.Reach) is null);
 }

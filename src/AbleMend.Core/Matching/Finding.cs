@@ -1,5 +1,5 @@
-using AbleMend.Core.Words;
 using System.Text.Json.Serialization;
+using AbleMend.Core.Words;
 
 namespace AbleMend.Core.Matching;
 

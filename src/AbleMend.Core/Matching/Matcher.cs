@@ -1,8 +1,8 @@
+using AbleMend.Core.Cases;
 using AbleMend.Core.Catalogue;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Materials;
-using AbleMend.Core.Methods;
-using AbleMend.Core.Plans;
+using AbleMend.Core.Timing;
 using AbleMend.Core.Words;
 
 namespace AbleMend.Core.Matching;
@@ -45,7 +45,7 @@ public static class Matcher
     public const double CautionCost = 1.0;
 
     /// <summary>All systems that fit the damage, best first, the vetoed last.</summary>
-    public static IReadOnlyList<Candidate> Rank(CaseView view, IReadOnlyList<IMendMethod> methods) =>
+    public static IReadOnlyList<Candidate> Rank(CaseView view, IReadOnlyList<IWayOfMending> methods) =>
         [
             .. methods
                 .Where(method => method.DoesNotFit(view) is null)
@@ -57,7 +57,7 @@ public static class Matcher
     /// <summary>Marks given to a system that is the default of a question on which practitioners disagree, as long as the technician weighs nothing otherwise.</summary>
     public const double DefaultSchoolBonus = 0.5;
 
-    private static IEnumerable<Candidate> Judge(CaseView view, IMendMethod method)
+    private static IEnumerable<Candidate> Judge(CaseView view, IWayOfMending method)
     {
         var (times, touched) = (new Dictionary<Material, Times>(), method.Touches(view));
         return view.Catalogue.MaterialList.Where(material => material.Holds && method.Takes(material)).Select(material => Judge(view, method, material, touched, times)).ToList();
@@ -67,7 +67,7 @@ public static class Matcher
     private sealed record Times(DateTimeOffset? ReadyAt, double HandsOnMin);
 
     /// <summary>The times of a system. Products that differ in nothing but their name take the same time.</summary>
-    private static Times TimesOf(CaseView view, IMendMethod method, Material material, Dictionary<Material, Times> known)
+    private static Times TimesOf(CaseView view, IWayOfMending method, Material material, Dictionary<Material, Times> known)
     {
         var nameless = material with { Id = "", Name = "", Source = "", Skill = 1, Cost = 1 };
         if (known.TryGetValue(nameless, out var times))
@@ -79,7 +79,7 @@ public static class Matcher
         return known[nameless] = new Times(Timeline.ReadyAt(timeline), timeline.Sum(each => (each.HandsEndAt - each.StartsAt)?.TotalMinutes ?? 0));
     }
 
-    private static Candidate Judge(CaseView view, IMendMethod method, Material resin, IReadOnlyList<ReachedLayer> touched, Dictionary<Material, Times> known)
+    private static Candidate Judge(CaseView view, IWayOfMending method, Material resin, IReadOnlyList<ReachedLayer> touched, Dictionary<Material, Times> known)
     {
         // Chemistry first: what is vetoed by it is not worth a timeline.
         var chemistry = Look(view, new SystemUnderTest(method, resin, view, touched, null), rule => rule.IsChemistry);
@@ -113,7 +113,7 @@ public static class Matcher
     private static List<Finding> Look(CaseView view, SystemUnderTest system, Func<MatchRule, bool> which) =>
         [.. view.Catalogue.Rules.Where(which).SelectMany(rule => rule.Look(system))];
 
-    private static bool IsDefaultSchool(CaseView view, IMendMethod method, Material material) =>
+    private static bool IsDefaultSchool(CaseView view, IWayOfMending method, Material material) =>
         view.Case.Wanted.Permanence == Permanence.Lasting && (view.Case.Wanted.Weights ?? UsualWeights) == UsualWeights && view.Catalogue.SchoolList.Any(school => school.Options.Any(option =>
             option.Id == school.Default
             && (option.Method ?? option.Material) is not null

@@ -1,7 +1,6 @@
+using AbleMend.Core.Cases;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Materials;
-using AbleMend.Core.Methods;
-using AbleMend.Core.Plans;
 
 namespace AbleMend.Core.Matching;
 
@@ -11,4 +10,4 @@ namespace AbleMend.Core.Matching;
 /// <param name="View">The case.</param>
 /// <param name="Touched">Layers that the main material touches.</param>
 /// <param name="ReadyAt">When it could go back into use; null for never.</param>
-internal sealed record SystemUnderTest(IMendMethod Method, Material Material, CaseView View, IReadOnlyList<ReachedLayer> Touched, DateTimeOffset? ReadyAt);
+internal sealed record SystemUnderTest(IWayOfMending Method, Material Material, CaseView View, IReadOnlyList<ReachedLayer> Touched, DateTimeOffset? ReadyAt);

@@ -180,7 +180,7 @@ public sealed record Vapour(string Solvent, [property: Limits(0.001, 1)] double 
 /// <param name="DensityGPerMl">Density in g/mL: mixed resin, loose filler or liquid.</param>
 public sealed record Material(
     string Id,
-    [property: Size(1, 120)] [property: Words] string Name,
+    [property: Size(1, 120)][property: Words] string Name,
     Role Role,
     string Chemistry,
     string Source,

@@ -1,9 +1,9 @@
+using AbleMend.Core.Cases;
 using AbleMend.Core.Clamping;
 using AbleMend.Core.Figures;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Methods.Steps;
-using AbleMend.Core.Plans;
 using AbleMend.Core.Words;
 using static AbleMend.Core.Quantities.Measures;
 

@@ -1,8 +1,10 @@
+using AbleMend.Core.Cases;
+using AbleMend.Core.Catalogue;
 using AbleMend.Core.Figures;
 using AbleMend.Core.Gear;
-using AbleMend.Core.Materials;
 using AbleMend.Core.Matching;
-using AbleMend.Core.Plans;
+using AbleMend.Core.Materials;
+using AbleMend.Core.Timing;
 using AbleMend.Core.Words;
 
 namespace AbleMend.Core.Methods;

@@ -2,8 +2,6 @@ using AbleMend.Core.Figures;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Methods.Steps;
-using AbleMend.Core.Patching;
-using AbleMend.Core.Plans;
 using static AbleMend.Core.Quantities.Measures;
 
 namespace AbleMend.Core.Methods;

@@ -1,7 +1,6 @@
 using AbleMend.Core.Gear;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Methods.Steps;
-using AbleMend.Core.Plans;
 
 namespace AbleMend.Core.Methods;
 

@@ -1,10 +1,11 @@
+using AbleMend.Core.Cases;
 using AbleMend.Core.Figures;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Methods.Steps;
-using AbleMend.Core.Plans;
 using AbleMend.Core.Proving;
 using AbleMend.Core.Quantities;
+using AbleMend.Core.Timing;
 using AbleMend.Core.Words;
 using static AbleMend.Core.Quantities.Measures;
 

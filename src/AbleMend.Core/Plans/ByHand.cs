@@ -1,3 +1,4 @@
+using AbleMend.Core.Cases;
 using AbleMend.Core.Figures;
 using AbleMend.Core.Quantities;
 using AbleMend.Core.Words;

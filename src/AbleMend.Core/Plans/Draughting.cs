@@ -1,3 +1,4 @@
+using AbleMend.Core.Cases;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Methods;
 using AbleMend.Core.Patching;

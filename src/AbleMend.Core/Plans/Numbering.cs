@@ -1,5 +1,6 @@
 using System.Globalization;
 using AbleMend.Core.Figures;
+using AbleMend.Core.Methods;
 using AbleMend.Core.Words;
 
 namespace AbleMend.Core.Plans;

@@ -1,3 +1,5 @@
+using AbleMend.Core.Cases;
+using AbleMend.Core.Catalogue;
 using AbleMend.Core.Curing;
 using AbleMend.Core.Figures;
 using AbleMend.Core.HandingBack;
@@ -57,7 +59,7 @@ internal sealed record Part(Looked Look, Candidate Picked, Composed Composed)
             Composed.Drawn.Patches,
             [.. method.Schools.Where(id => SystemPick.IsOpen(view.Catalogue.Schools[id], Look.Candidates)).Select(id => SystemPick.Taken(view, id, Picked))],
             method.Proper?.What,
-            HandBackDesk.Write(view, method, materials.Main, Composed.Told, readyAt),
+            HandBackDesk.Write(view, method, materials.Main, id => Composed.Told.FirstOrDefault(figure => figure.Id == Numbering.Of(view.Number, id))?.Id, readyAt),
             Composed.Steps.LastOrDefault(step => step.Stage == Stage.Apply) is { } last ? new LastCure(last.Id, new CureTime(materials.Main.Label!.FullMin), CureClock.For(materials.Main)) : null);
     }
 

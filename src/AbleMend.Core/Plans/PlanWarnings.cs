@@ -1,4 +1,7 @@
+using AbleMend.Core.Cases;
+using AbleMend.Core.Methods;
 using AbleMend.Core.Preparing;
+using AbleMend.Core.Timing;
 using static AbleMend.Core.Quantities.Measures;
 
 namespace AbleMend.Core.Plans;

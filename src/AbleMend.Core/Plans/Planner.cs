@@ -1,16 +1,14 @@
+using AbleMend.Core.Cases;
 using AbleMend.Core.Catalogue;
-using AbleMend.Core.Curing;
 using AbleMend.Core.Figures;
 using AbleMend.Core.Gear;
-using AbleMend.Core.HandingBack;
 using AbleMend.Core.Matching;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Methods;
 using AbleMend.Core.Methods.Steps;
 using AbleMend.Core.Patching;
-using AbleMend.Core.Quantities;
+using AbleMend.Core.Timing;
 using AbleMend.Core.Triage;
-using AbleMend.Core.Words;
 
 namespace AbleMend.Core.Plans;
 
@@ -56,7 +54,7 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
             return Outcome<RepairPlan>.Failed(known.Problems);
         }
 
-        var problems = CaseChecks.Check(repairCase, catalogue, methods);
+        var problems = CaseChecks.Check(repairCase, catalogue, [.. methods.Select(method => method.Id)]);
         if (problems.Count > 0)
         {
             return Outcome<RepairPlan>.Failed(problems);
@@ -166,7 +164,7 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
             Catalogue.Version,
             view.StartAt,
             readyAt,
-            Timeline.FullCureAt(damages, timeline, view.Climate),
+            FullCure.At(damages, timeline, view.Climate),
             TriageDesk.Gravest([.. damages.Select(damage => damage.Verdict)]),
             damages,
             [.. steps.OrderBy(step => order[step.Id])],

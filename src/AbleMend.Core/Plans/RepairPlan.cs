@@ -1,14 +1,16 @@
+using AbleMend.Core.Catalogue;
 using AbleMend.Core.Curing;
 using AbleMend.Core.Figures;
 using AbleMend.Core.Gear;
 using AbleMend.Core.HandingBack;
 using AbleMend.Core.Matching;
+using AbleMend.Core.Methods;
 using AbleMend.Core.Patching;
 using AbleMend.Core.Quantities;
 using AbleMend.Core.Safety;
+using AbleMend.Core.Timing;
 using AbleMend.Core.Triage;
 using AbleMend.Core.Words;
-using System.Text.Json.Serialization;
 
 namespace AbleMend.Core.Plans;
 
@@ -20,86 +22,6 @@ namespace AbleMend.Core.Plans;
 /// <param name="ThicknessMm">Thickness in millimetres.</param>
 /// <param name="DepthIntoMm">How far the damage goes into it in millimetres.</param>
 public sealed record SectionLayer(string Id, Message Name, Texture Texture, double TopMm, double ThicknessMm, double DepthIntoMm);
-
-/// <summary>What the work does in the section, in millimetres from the middle and from the surface; 0 where it does not happen.</summary>
-/// <param name="CutHalfWidthMm">Half the width cut away at the surface.</param>
-/// <param name="CutDepthMm">Depth cut away.</param>
-/// <param name="FeatherMm">Width of the sanded slope beyond the cut.</param>
-/// <param name="KeyHalfWidthMm">Half the width of the keyed area.</param>
-/// <param name="FillMm">Depth of filler.</param>
-/// <param name="ProudMm">How far the fill stands proud before it is cut back.</param>
-/// <param name="CoatMm">Thickness of the sanding coat.</param>
-/// <param name="FilmHalfWidthMm">Half the width of the film.</param>
-/// <param name="PlyMm">Thickness of one ply of cloth.</param>
-public sealed record WorkProfile(
-    double CutHalfWidthMm,
-    double CutDepthMm,
-    double FeatherMm,
-    double KeyHalfWidthMm,
-    double FillMm,
-    double ProudMm,
-    double CoatMm,
-    double FilmHalfWidthMm,
-    double PlyMm
-);
-
-/// <summary>Which of the two pictures a mark belongs to.</summary>
-[JsonConverter(typeof(Kebab<MarkView>))]
-public enum MarkView
-{
-    /// <summary>The section: x along the surface from the middle, y the depth, negative above the surface.</summary>
-    Section,
-
-    /// <summary>From above: x along the item, y across it.</summary>
-    Above,
-}
-
-/// <summary>How a mark is drawn.</summary>
-[JsonConverter(typeof(Kebab<MarkKind>))]
-public enum MarkKind
-{
-    /// <summary>Cut or ground away.</summary>
-    Cut,
-
-    /// <summary>Filled with the main material.</summary>
-    Fill,
-
-    /// <summary>A bead or pass, in its order.</summary>
-    Bead,
-
-    /// <summary>A patch, disc or ply.</summary>
-    Patch,
-
-    /// <summary>A film of glue or sealant.</summary>
-    Glue,
-
-    /// <summary>Tape, film, dam or lip that comes off again.</summary>
-    Tape,
-
-    /// <summary>A plate, caul, clamp, band or weight.</summary>
-    Clamp,
-
-    /// <summary>A drilled hole.</summary>
-    Drill,
-
-    /// <summary>A wrap or sleeve.</summary>
-    Wrap,
-
-    /// <summary>Where nothing may be put.</summary>
-    Forbidden,
-
-    /// <summary>A way that water or glue takes.</summary>
-    Flow,
-}
-
-/// <summary>Something that a method puts on the drawing.</summary>
-/// <param name="Id">Identifier that steps refer to with <see cref="PlanStep.Draws"/>.</param>
-/// <param name="View">Which picture.</param>
-/// <param name="Kind">How it is drawn.</param>
-/// <param name="Points">Corner points in millimetres, in the coordinates of the view.</param>
-/// <param name="Closed">Whether the last point joins the first.</param>
-/// <param name="Words">A few words beside it, or null.</param>
-public sealed record DrawnMark(string Id, MarkView View, MarkKind Kind, IReadOnlyList<PointMm> Points, bool Closed, Message? Words);
 
 /// <summary>A question on which practitioners disagree, with what this plan took.</summary>
 /// <param name="Id">Identifier of the question.</param>
@@ -141,12 +63,6 @@ public sealed record Drawing(
 /// <param name="Patch">Identifier of the stock that patches are cut from; null where none are.</param>
 public sealed record PlannedSystem(
     string Method, Message MethodName, string Material, Message MaterialName, string Cloth, string Filler, string Cleaner, Permanence Permanence, string? Patch);
-
-/// <summary>Something that the plan wants known: a wait that never ends, a gap in the drawer, a window that nobody is there for.</summary>
-/// <param name="Code">Stable code.</param>
-/// <param name="Text">What and what to do.</param>
-/// <param name="StepId">Step that it concerns, or null.</param>
-public sealed record Warning(string Code, Message Text, string? StepId);
 
 /// <summary>What is planned for one damage of the item.</summary>
 /// <param name="Number">Which of the case's damages it is, from 1.</param>

@@ -1,3 +1,4 @@
+using AbleMend.Core.Cases;
 using AbleMend.Core.Catalogue;
 using AbleMend.Core.Matching;
 using AbleMend.Core.Words;

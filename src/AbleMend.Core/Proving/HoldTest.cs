@@ -1,5 +1,5 @@
-using AbleMend.Core.Figures;
 using System.Text.Json.Serialization;
+using AbleMend.Core.Figures;
 
 namespace AbleMend.Core.Proving;
 

@@ -1,5 +1,5 @@
 using System.Text.Json.Serialization;
-using AbleMend.Core.Plans;
+using AbleMend.Core.Timing;
 
 namespace AbleMend.Core.Running;
 

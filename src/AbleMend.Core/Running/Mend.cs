@@ -1,4 +1,6 @@
 using System.Text.Json.Serialization;
+using AbleMend.Core.Cases;
+using AbleMend.Core.Catalogue;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Proving;
 using AbleMend.Core.Words;

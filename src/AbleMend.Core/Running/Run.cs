@@ -1,6 +1,9 @@
+using AbleMend.Core.Cases;
 using AbleMend.Core.Curing;
+using AbleMend.Core.Methods;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Proving;
+using AbleMend.Core.Timing;
 using AbleMend.Core.Words;
 using static AbleMend.Core.Quantities.Measures;
 
@@ -42,7 +45,7 @@ public static class Run
             lead?.UseBy,
             timeline,
             readyAt,
-            Timeline.FullCureAt(plan.Damages, timeline, climate),
+            FullCure.At(plan.Damages, timeline, climate),
             readyAt + (plan.Damages.Min(damage => damage.Aftercare?.LookAgainAt) - plan.ReadyAt),
             kept.LastOrDefault(each => each.Kind == RunEventKind.HandBack)?.At,
             events.Count == 0 ? 0 : events[^1].Number,

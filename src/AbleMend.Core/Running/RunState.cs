@@ -1,7 +1,7 @@
-using AbleMend.Core.Plans;
-using AbleMend.Core.Proving;
-using AbleMend.Core.Words;
 using System.Text.Json.Serialization;
+using AbleMend.Core.Proving;
+using AbleMend.Core.Timing;
+using AbleMend.Core.Words;
 
 namespace AbleMend.Core.Running;
 

@@ -1,4 +1,3 @@
-using AbleMend.Core.Curing;
 using AbleMend.Core.Figures;
 
 namespace AbleMend.Core.Safety;

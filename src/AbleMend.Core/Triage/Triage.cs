@@ -1,8 +1,9 @@
+using System.Text.Json.Serialization;
+using AbleMend.Core.Cases;
+using AbleMend.Core.Catalogue;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Patching;
-using AbleMend.Core.Plans;
 using AbleMend.Core.Words;
-using System.Text.Json.Serialization;
 using static AbleMend.Core.Quantities.Measures;
 
 namespace AbleMend.Core.Triage;

@@ -1,7 +1,7 @@
 using System.Collections.Frozen;
 using System.Text.Json;
 using AbleMend.Core;
-using AbleMend.Core.Plans;
+using AbleMend.Core.Cases;
 
 namespace AbleMend.Server.Gallery;
 

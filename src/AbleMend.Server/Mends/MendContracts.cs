@@ -1,8 +1,8 @@
 using AbleMend.Core;
+using AbleMend.Core.Cases;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Running;
 using AbleMend.Core.Words;
-using AbleMend.Data;
 
 namespace AbleMend.Server.Mends;
 

@@ -1,4 +1,4 @@
-using AbleMend.Core.Plans;
+using AbleMend.Core.Cases;
 using AbleMend.Core.Running;
 using AbleMend.Server.Http;
 using Microsoft.AspNetCore.Mvc;

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using AbleMend.Core;
+using AbleMend.Core.Cases;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Running;
 using AbleMend.Data;

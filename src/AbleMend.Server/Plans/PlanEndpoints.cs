@@ -1,7 +1,7 @@
+using AbleMend.Core.Cases;
 using AbleMend.Core.Figures;
 using AbleMend.Core.Plans;
 using AbleMend.Server.Http;
-using Microsoft.AspNetCore.Http.HttpResults;
 
 namespace AbleMend.Server.Plans;
 

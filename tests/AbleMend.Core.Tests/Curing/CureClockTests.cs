@@ -1,6 +1,5 @@
 using AbleMend.Core.Curing;
 using AbleMend.Core.Materials;
-using AbleMend.Core.Plans;
 
 namespace AbleMend.Core.Tests.Curing;
 

@@ -1,5 +1,4 @@
 using AbleMend.Core.Curing;
-using AbleMend.Core.Plans;
 
 namespace AbleMend.Core.Tests.Curing;
 

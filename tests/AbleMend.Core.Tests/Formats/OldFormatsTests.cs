@@ -1,3 +1,4 @@
+using AbleMend.Core.Cases;
 using AbleMend.Core.Plans;
 
 namespace AbleMend.Core.Tests.Formats;

@@ -1,6 +1,6 @@
 using System.Text.Json;
 using AbleMend.Cli;
-using AbleMend.Core.Plans;
+using AbleMend.Core.Cases;
 
 namespace AbleMend.Core.Tests.Gallery;
 

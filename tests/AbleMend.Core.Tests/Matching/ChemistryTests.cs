@@ -1,7 +1,8 @@
+using AbleMend.Core.Cases;
+using AbleMend.Core.Catalogue;
 using AbleMend.Core.Gear;
-using AbleMend.Core.Materials;
 using AbleMend.Core.Matching;
-using AbleMend.Core.Plans;
+using AbleMend.Core.Materials;
 
 namespace AbleMend.Core.Tests.Matching;
 
@@ -76,7 +77,7 @@ public class ChemistryTests
             foreach (var usual in construction.Damages)
             {
                 var view = new CaseView(Cases.Usual(construction, usual), Cases.Planner.Catalogue);
-                var cleaner = Companions.Cleaner(view);
+                var cleaner = view.Cleaner;
                 cleaner.Role.ShouldBe(Role.Cleaner);
                 Cases.Planner.Catalogue.Rules.OfType<AttacksRule>().ShouldAllBe(rule => rule.Harms(cleaner, view.Reach.Touched, view.Reach) == null);
             }

@@ -1,8 +1,9 @@
+using AbleMend.Core.Cases;
+using AbleMend.Core.Catalogue;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Matching;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Methods;
-using AbleMend.Core.Plans;
 
 namespace AbleMend.Core.Tests.Matching;
 

@@ -1,5 +1,5 @@
+using AbleMend.Core.Cases;
 using AbleMend.Core.Gear;
-using AbleMend.Core.Plans;
 
 namespace AbleMend.Core.Tests.Matching;
 
@@ -9,12 +9,19 @@ public class SchoolTests
     /// <summary>A damage at which each question is asked.</summary>
     private static readonly Dictionary<string, (string Construction, DamageKind Kind)> WhereAsked = new()
     {
-        ["pvc-patch"] = ("drop-stitch-board", DamageKind.Puncture), ["seam-leak"] = ("drop-stitch-board", DamageKind.SeamOpen),
-        ["pvc-cleaner"] = ("drop-stitch-board", DamageKind.Puncture), ["soft-board"] = ("soft-board-pe", DamageKind.Slice),
-        ["ding"] = ("pu-polyester-board", DamageKind.Ding), ["uv-resin"] = ("pu-polyester-board", DamageKind.Crack),
-        ["patch-order"] = ("pu-polyester-board", DamageKind.Hole), ["gel-coat-surface"] = ("gel-coated-foil", DamageKind.Scratch),
-        ["drain-hole"] = ("carbon-paddle", DamageKind.WaterInside), ["neoprene-patch"] = ("neoprene-wader", DamageKind.Tear),
-        ["fill-thickness"] = ("ski", DamageKind.Scratch), ["dry-finish"] = ("pu-polyester-board", DamageKind.Hole), ["base-finish"] = ("ski", DamageKind.CoreShot),
+        ["pvc-patch"] = ("drop-stitch-board", DamageKind.Puncture),
+        ["seam-leak"] = ("drop-stitch-board", DamageKind.SeamOpen),
+        ["pvc-cleaner"] = ("drop-stitch-board", DamageKind.Puncture),
+        ["soft-board"] = ("soft-board-pe", DamageKind.Slice),
+        ["ding"] = ("pu-polyester-board", DamageKind.Ding),
+        ["uv-resin"] = ("pu-polyester-board", DamageKind.Crack),
+        ["patch-order"] = ("pu-polyester-board", DamageKind.Hole),
+        ["gel-coat-surface"] = ("gel-coated-foil", DamageKind.Scratch),
+        ["drain-hole"] = ("carbon-paddle", DamageKind.WaterInside),
+        ["neoprene-patch"] = ("neoprene-wader", DamageKind.Tear),
+        ["fill-thickness"] = ("ski", DamageKind.Scratch),
+        ["dry-finish"] = ("pu-polyester-board", DamageKind.Hole),
+        ["base-finish"] = ("ski", DamageKind.CoreShot),
     };
 
     public static TheoryData<string, string, string, DamageKind> Answers

@@ -1,5 +1,4 @@
-using System.Globalization;
-using System.Text.Json;
+using AbleMend.Core.Methods;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Tests.Gallery;
 

@@ -1,5 +1,7 @@
-using AbleMend.Core.Gear;
+using AbleMend.Core.Cases;
+using AbleMend.Core.Catalogue;
 using AbleMend.Core.Plans;
+using AbleMend.Core.Timing;
 
 namespace AbleMend.Core.Tests.Methods;
 

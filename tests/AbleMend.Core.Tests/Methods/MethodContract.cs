@@ -1,8 +1,8 @@
+using AbleMend.Core.Cases;
 using AbleMend.Core.Gear;
-using AbleMend.Core.Materials;
 using AbleMend.Core.Methods;
-using AbleMend.Core.Plans;
 using AbleMend.Core.Proving;
+using AbleMend.Core.Timing;
 
 namespace AbleMend.Core.Tests.Methods;
 

@@ -1,6 +1,5 @@
 using System.Globalization;
 using System.Xml.Linq;
-using AbleMend.Core.Gear;
 using AbleMend.Core.Patching;
 
 namespace AbleMend.Core.Tests.Patching;

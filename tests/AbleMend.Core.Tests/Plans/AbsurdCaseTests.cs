@@ -1,6 +1,5 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
-using AbleMend.Core.Plans;
 using AbleMend.Core.Tests.Gallery;
 
 namespace AbleMend.Core.Tests.Plans;

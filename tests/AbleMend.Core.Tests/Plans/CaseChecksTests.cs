@@ -1,7 +1,7 @@
+using AbleMend.Core.Cases;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Mixing;
 using AbleMend.Core.Patching;
-using AbleMend.Core.Plans;
 
 namespace AbleMend.Core.Tests.Plans;
 

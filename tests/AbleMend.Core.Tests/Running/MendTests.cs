@@ -1,6 +1,7 @@
+using AbleMend.Core.Cases;
+using AbleMend.Core.Catalogue;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Mixing;
-using AbleMend.Core.Plans;
 using AbleMend.Core.Running;
 
 namespace AbleMend.Core.Tests.Running;

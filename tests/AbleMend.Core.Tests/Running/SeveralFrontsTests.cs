@@ -1,4 +1,4 @@
-using AbleMend.Core.Gear;
+using AbleMend.Core.Cases;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Running;
 

@@ -1,9 +1,7 @@
 using System.Reflection;
 using System.Text.Json;
 using System.Text.RegularExpressions;
-using AbleMend.Core.Catalogue;
 using AbleMend.Core.Methods;
-using AbleMend.Core.Plans;
 using AbleMend.Core.Proving;
 using AbleMend.Core.Quantities;
 using AbleMend.Core.Tests.Gallery;

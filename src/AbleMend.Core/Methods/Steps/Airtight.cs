@@ -1,7 +1,5 @@
 using AbleMend.Core.Figures;
-using AbleMend.Core.Plans;
 using AbleMend.Core.Proving;
-using AbleMend.Core.Quantities;
 using static AbleMend.Core.Quantities.Measures;
 
 namespace AbleMend.Core.Methods.Steps;

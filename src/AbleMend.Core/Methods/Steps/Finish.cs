@@ -1,8 +1,8 @@
 using AbleMend.Core.Figures;
 using AbleMend.Core.Finishing;
-using AbleMend.Core.Plans;
 using AbleMend.Core.Proving;
 using AbleMend.Core.Quantities;
+using AbleMend.Core.Timing;
 using AbleMend.Core.Words;
 using static AbleMend.Core.Quantities.Measures;
 

@@ -1,9 +1,7 @@
 using AbleMend.Core.Figures;
 using AbleMend.Core.Materials;
-using AbleMend.Core.Plans;
 using AbleMend.Core.Quantities;
 using AbleMend.Core.Safety;
-using AbleMend.Core.Words;
 using static AbleMend.Core.Quantities.Measures;
 
 namespace AbleMend.Core.Methods.Steps;

@@ -2,9 +2,9 @@ using AbleMend.Core.Curing;
 using AbleMend.Core.Figures;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Materials;
-using AbleMend.Core.Plans;
 using AbleMend.Core.Preparing;
 using AbleMend.Core.Quantities;
+using AbleMend.Core.Timing;
 using AbleMend.Core.Words;
 using static AbleMend.Core.Quantities.Measures;
 

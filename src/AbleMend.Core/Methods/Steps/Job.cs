@@ -1,10 +1,12 @@
 using System.Runtime.CompilerServices;
+using AbleMend.Core.Cases;
 using AbleMend.Core.Figures;
 using AbleMend.Core.Gear;
+using AbleMend.Core.Matching;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Patching;
-using AbleMend.Core.Plans;
 using AbleMend.Core.Quantities;
+using AbleMend.Core.Timing;
 using AbleMend.Core.Words;
 using static AbleMend.Core.Quantities.Measures;
 

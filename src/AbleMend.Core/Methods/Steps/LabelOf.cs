@@ -1,7 +1,6 @@
 using AbleMend.Core.Figures;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Quantities;
-using AbleMend.Core.Words;
 using static AbleMend.Core.Quantities.Measures;
 
 namespace AbleMend.Core.Methods.Steps;

@@ -1,8 +1,6 @@
 using AbleMend.Core.Curing;
 using AbleMend.Core.Figures;
-using AbleMend.Core.Plans;
 using AbleMend.Core.Quantities;
-using AbleMend.Core.Words;
 using static AbleMend.Core.Quantities.Measures;
 
 namespace AbleMend.Core.Methods.Steps;

@@ -1,6 +1,5 @@
 using AbleMend.Core.Gear;
 using AbleMend.Core.Patching;
-using AbleMend.Core.Plans;
 using AbleMend.Core.Words;
 
 namespace AbleMend.Core.Methods.Steps;

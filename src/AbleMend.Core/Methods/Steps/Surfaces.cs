@@ -1,6 +1,4 @@
 using AbleMend.Core.Figures;
-using AbleMend.Core.Gear;
-using AbleMend.Core.Plans;
 using AbleMend.Core.Quantities;
 using AbleMend.Core.Words;
 using static AbleMend.Core.Quantities.Measures;

@@ -1,6 +1,6 @@
 using AbleMend.Core.Curing;
 
-namespace AbleMend.Core.Plans;
+namespace AbleMend.Core.Timing;
 
 /// <summary>A step in clock time. Everything is null once a wait before it never ends.</summary>
 /// <param name="StepId">Identifier of the step.</param>
@@ -122,15 +122,6 @@ public static class Timeline
     /// <summary>When the item may go back into use: every step, wait and test over; null when a wait never ends.</summary>
     public static DateTimeOffset? ReadyAt(IReadOnlyList<TimedStep> timeline) =>
         timeline.All(step => step.HandsEndAt is not null) ? timeline.GroupBy(step => step.Damage).Max(lane => Later(lane.Last().HandsEndAt!.Value, lane.Last().OpensAt ?? lane.Last().HandsEndAt!.Value)) : null;
-
-    /// <summary>When the last cure of all damages has its full properties; null where nothing cures, where a step is never reached, or where a cure never ends.</summary>
-    public static DateTimeOffset? FullCureAt(IReadOnlyList<PlannedDamage> damages, IReadOnlyList<TimedStep> timeline, Climate climate)
-    {
-        var ends = damages.Select(damage => damage.LastCure).OfType<LastCure>()
-            .Select(cure => timeline.First(each => each.StepId == cure.StepId).StartsAt is { } from ? cure.Clock.TryFindReached(cure.FullMin, from, climate) : null)
-            .ToList();
-        return ends.Contains(null) ? null : ends.Max();
-    }
 
     private static (DateTimeOffset? Opens, DateTimeOffset? Closes) Window(
         StepTiming step, DateTimeOffset start, DateTimeOffset handsEnd, List<TimedStep> laid, Climate climate, Actual? actual)

@@ -3,11 +3,11 @@ using AbleMend.Core.Curing;
 using AbleMend.Core.Figures;
 using AbleMend.Core.Finishing;
 using AbleMend.Core.Gear;
-using AbleMend.Core.Matching;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Patching;
+using AbleMend.Core.Timing;
 
-namespace AbleMend.Core.Plans;
+namespace AbleMend.Core.Cases;
 
 /// <summary>One damage of a checked case together with what it points to: the one thing that rules, methods and calculators look at.</summary>
 public sealed class CaseView
@@ -34,8 +34,8 @@ public sealed class CaseView
         Hours = new ShopHours(zone, repairCase.Bench.OpensHour, repairCase.Bench.ClosesHour);
         Climate = repairCase.Bench.ClimateFrom(StartAt);
         Drawer = [.. repairCase.Tools.Grits.Select(label => Grit.TryParse(label)!)];
-        _cleaner = new(() => Companions.Cleaner(this));
-        _stock = new(() => Companions.Stock(this));
+        _cleaner = new(() => CleanerOf(this));
+        _stock = new(() => StockOf(this));
     }
 
     /// <value>The case.</value>
@@ -96,4 +96,28 @@ public sealed class CaseView
 
     /// <value>When hands are there.</value>
     public ShopHours Hours { get; }
+
+    /// <summary>
+    /// The cleaner: on PVC by the school chosen, else the first in the catalogue's order that is made for the outer layer
+    /// and harms no layer of the item, else the first that harms none.
+    /// </summary>
+    private static Material CleanerOf(CaseView view)
+    {
+        var safe = view.Catalogue.MaterialList.Where(material => material.Role == Role.Cleaner && Harmless(view, material)).ToList();
+        if (view.Outer.Families.Contains("pvc") && safe.FirstOrDefault(cleaner => cleaner.Id == view.School("pvc-cleaner")) is { } chosen)
+        {
+            return chosen;
+        }
+
+        return safe.FirstOrDefault(cleaner => cleaner.Suits?.Any(view.Outer.Families.Contains) == true) ?? safe[0];
+    }
+
+    /// <summary>The first patch stock of the outer layer's own family, or null.</summary>
+    private static Material? StockOf(CaseView view) =>
+        view.Outer.Families
+            .Select(family => view.Catalogue.MaterialList.FirstOrDefault(material => material.Role == Role.PatchStock && material.Suits?.Contains(family) == true))
+            .FirstOrDefault(stock => stock is not null);
+
+    private static bool Harmless(CaseView view, Material cleaner) =>
+        view.Catalogue.Rules.OfType<AttacksRule>().All(rule => rule.Harms(cleaner, view.Reach.Touched, view.Reach) is null);
 }

@@ -2,7 +2,7 @@ using AbleMend.Core.Gear;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Patching;
 
-namespace AbleMend.Core.Plans;
+namespace AbleMend.Core.Cases;
 
 /// <summary>A shop as a new case starts from it.</summary>
 /// <param name="Bench">Air, light and hours.</param>

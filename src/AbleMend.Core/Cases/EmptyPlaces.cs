@@ -1,7 +1,7 @@
 using AbleMend.Core.Gear;
 using AbleMend.Core.Materials;
 
-namespace AbleMend.Core.Plans;
+namespace AbleMend.Core.Cases;
 
 /// <summary>
 /// Finds lists of a case that have nothing at one of their places. JSON may write <c>null</c> where the type of an

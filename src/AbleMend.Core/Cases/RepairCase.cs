@@ -1,4 +1,5 @@
 using System.Text.Json.Serialization;
+using AbleMend.Core.Catalogue;
 using AbleMend.Core.Curing;
 using AbleMend.Core.Figures;
 using AbleMend.Core.Gear;
@@ -7,7 +8,7 @@ using AbleMend.Core.Materials;
 using AbleMend.Core.Mixing;
 using AbleMend.Core.Patching;
 
-namespace AbleMend.Core.Plans;
+namespace AbleMend.Core.Cases;
 
 /// <summary>Whether a warranty stands in the way.</summary>
 [JsonConverter(typeof(Kebab<Warranty>))]
@@ -19,17 +20,6 @@ public enum Warranty
 
     /// <summary>The maker was asked and declined, or the owner gives it up.</summary>
     Declined,
-}
-
-/// <summary>How long the mend is meant to hold.</summary>
-[JsonConverter(typeof(Kebab<Permanence>))]
-public enum Permanence
-{
-    /// <summary>For good.</summary>
-    Lasting,
-
-    /// <summary>For now, with the proper repair booked.</summary>
-    ForNow,
 }
 
 /// <summary>The item.</summary>

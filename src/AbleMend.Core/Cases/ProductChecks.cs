@@ -3,7 +3,7 @@ using AbleMend.Core.Limits;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Safety;
 
-namespace AbleMend.Core.Plans;
+namespace AbleMend.Core.Cases;
 
 /// <summary>Checks a shop's own products field by field, before the catalogue looks at how they hang together.</summary>
 public static class ProductChecks

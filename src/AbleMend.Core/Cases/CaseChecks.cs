@@ -3,13 +3,12 @@ using AbleMend.Core.Finishing;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Limits;
 using AbleMend.Core.Materials;
-using AbleMend.Core.Methods;
 using AbleMend.Core.Mixing;
 using AbleMend.Core.Patching;
 using AbleMend.Core.Words;
 using static AbleMend.Core.Quantities.Measures;
 
-namespace AbleMend.Core.Plans;
+namespace AbleMend.Core.Cases;
 
 /// <summary>Finds everything wrong with a case, each with its field and the remedy. Nothing is clamped or guessed.</summary>
 public static class CaseChecks
@@ -22,7 +21,7 @@ public static class CaseChecks
 
     /// <summary>Checks a case against a catalogue.</summary>
     /// <returns>All problems; empty when the case can be planned.</returns>
-    public static IReadOnlyList<Problem> Check(RepairCase repairCase, MendCatalogue catalogue, IReadOnlyList<IMendMethod> methods)
+    public static IReadOnlyList<Problem> Check(RepairCase repairCase, MendCatalogue catalogue, IReadOnlyList<string> methods)
     {
         var checks = new Checks(LimitTable.Check(repairCase));
         checks.Demand(repairCase.Format == RepairCase.CurrentFormat, "unknown-format", "format",
@@ -171,9 +170,9 @@ public static class CaseChecks
     private static void CheckGrit(Checks checks, string grit, string field) =>
         checks.Demand(Grit.TryParse(grit) is not null, "unknown-grit", field, $"'{grit:as-is}' is not a grit that is known.", "Write P220 for a P grade, or 220 CAMI for an American one.");
 
-    private static void CheckChoice(Checks checks, Choice choice, string at, MendCatalogue catalogue, IReadOnlyList<IMendMethod> methods)
+    private static void CheckChoice(Checks checks, Choice choice, string at, MendCatalogue catalogue, IReadOnlyList<string> methods)
     {
-        checks.Known(choice.Method is null || methods.Any(method => method.Id == choice.Method), $"{at}.method", choice.Method ?? "", methods.Select(method => method.Id));
+        checks.Known(choice.Method is null || methods.Contains(choice.Method), $"{at}.method", choice.Method ?? "", methods);
         checks.Known(choice.Material is null || (catalogue.Materials.TryGetValue(choice.Material, out var main) && main.Holds), $"{at}.material", choice.Material ?? "",
             catalogue.MaterialList.Where(material => material.Holds).Select(material => material.Id));
         KnownMaterial(checks, catalogue, choice.Patch, Role.PatchStock, $"{at}.patch");

@@ -1,0 +1,57 @@
+using System.Text.Json.Serialization;
+using AbleMend.Core.Timing;
+using AbleMend.Core.Words;
+
+namespace AbleMend.Core.Methods;
+
+/// <summary>The stage of a mend that a step belongs to.</summary>
+[JsonConverter(typeof(Kebab<Stage>))]
+public enum Stage
+{
+    Prepare,
+    Shape,
+    Mix,
+    Apply,
+    Cure,
+    Finish,
+    Prove,
+}
+
+/// <summary>What goes into a cup, by the identifiers of its figures: it is written on the label.</summary>
+/// <param name="Parts">What goes in, in that order, all cups together.</param>
+/// <param name="Lead">The one or two that the hand reads from two metres.</param>
+/// <param name="Cups">How many cups it is split into, one after another; null where one takes it all.</param>
+public sealed record Pour(IReadOnlyList<string> Parts, IReadOnlyList<string> Lead, string? Cups = null);
+
+/// <summary>One action of a plan.</summary>
+/// <param name="Id">Identifier, unique in the plan.</param>
+/// <param name="Stage">Stage that it belongs to.</param>
+/// <param name="Title">What the hand does, in a few words.</param>
+/// <param name="Instruction">How.</param>
+/// <param name="Figures">Identifiers of the figures that it needs.</param>
+/// <param name="Cautions">Identifiers of the cautions that apply.</param>
+/// <param name="DoNotForget">The step that practitioners say they forget, to be asked for; or null.</param>
+/// <param name="Timing">Its time.</param>
+/// <param name="UseWithinMin">Minutes from its start until the mix is past using, or null.</param>
+/// <param name="Draws">Marks that it adds to the drawing.</param>
+/// <param name="Proof">Identifier of the test that it is, or null.</param>
+/// <param name="Pour">For a mix: what goes into the cup.</param>
+public sealed record PlanStep(
+    string Id,
+    Stage Stage,
+    Message Title,
+    Message Instruction,
+    IReadOnlyList<string> Figures,
+    IReadOnlyList<string> Cautions,
+    Message? DoNotForget,
+    StepTiming Timing,
+    double? UseWithinMin,
+    IReadOnlyList<string> Draws,
+    string? Proof = null,
+    Pour? Pour = null
+)
+{
+    /// <value>Which of the item's damages it is for, from 1.</value>
+    [JsonIgnore]
+    public int Damage => Timing.Damage;
+}
