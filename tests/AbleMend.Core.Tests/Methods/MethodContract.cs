@@ -92,7 +92,7 @@ public class MethodContract
         {
             var pour = step.Pour.ShouldNotBeNull();
             pour.Parts.ShouldNotBeEmpty();
-            pour.Parts.Select(id => plan.Figure(id).Unit).ShouldAllBe(unit => unit == "mL" || unit == "g" || unit == "drops" || unit == "kits");
+            pour.Parts.Select(id => plan.Figure(id).Unit).ShouldAllBe(unit => unit == "mL" || unit == "g" || unit == "drops" || unit == "kit");
             pour.Lead.ShouldBeSubsetOf(pour.Parts);
             pour.Lead.Count.ShouldBeInRange(1, 2);
             pour.Parts.ShouldBeSubsetOf(step.Figures);

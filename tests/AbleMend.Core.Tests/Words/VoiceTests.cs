@@ -83,5 +83,5 @@ public class VoiceTests
 
     [Fact]
     public void The_page_reads_the_same_table_of_units() =>
-        File.ReadAllText(Path.Combine(Repository.Root, "web", "src", "ui", "units.json")).ReplaceLineEndings("\n").TrimEnd().ShouldBe(UnitTable.Write().ReplaceLineEndings("\n"));
+        File.ReadAllText(Path.Combine(Repository.Root, "web", "src", "measures", "units.json")).ReplaceLineEndings("\n").TrimEnd().ShouldBe(UnitTable.Write().ReplaceLineEndings("\n"));
 }

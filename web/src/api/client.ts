@@ -1,5 +1,5 @@
 import createClient from 'openapi-fetch';
-import type { Units } from '../ui/units';
+import type { Units } from '../measures/units';
 import type { paths } from './schema';
 import type { Problem } from './types';
 

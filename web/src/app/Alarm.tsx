@@ -3,9 +3,9 @@ import { Link } from '@tanstack/react-router';
 import { useEffect, useState } from 'react';
 import { benchQuery } from '../api/queries';
 import { Button } from '../ui/Button';
-import { alarmsOf, type BenchAlarm } from './alarms';
-import { useNow } from './clock';
-import { beep } from './sound';
+import { alarmsOf, type BenchAlarm } from '../shop/alarms';
+import { useNow } from '../shop/clock';
+import { beep } from '../shop/sound';
 
 const key = 'able-mend.silenced';
 

@@ -4,12 +4,12 @@ import { useEffect } from 'react';
 import { problemsIn } from '../api/client';
 import { shopQuery } from '../api/queries';
 import { Problems } from '../ui/Notice';
-import { clock } from '../ui/time';
+import { clock } from '../measures/time';
 import { Alarm } from './Alarm';
-import { setServerNow, useNow } from './clock';
+import { setServerNow, useNow } from '../shop/clock';
 import { HelpSheet } from './HelpSheet';
-import { UnitsProvider, useUnits } from './units';
-import { ZoneProvider } from './zone';
+import { UnitsProvider, useUnits } from '../shop/units';
+import { ZoneProvider } from '../shop/zone';
 
 export function Shell() {
   const shop = useQuery(shopQuery);

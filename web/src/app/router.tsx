@@ -5,7 +5,7 @@ import { FleetPage } from '../fleet/FleetPage';
 import { GalleryPage } from '../gallery/GalleryPage';
 import { LogPage } from '../log/LogPage';
 import { MendPage } from '../mend/MendPage';
-import { isStage } from '../mend/stages';
+import { isStage } from '../desk/stages';
 import { CupLabels } from '../print/CupLabels';
 import { HandBackNote } from '../print/HandBackNote';
 import { JobSheet } from '../print/JobSheet';

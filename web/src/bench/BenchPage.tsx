@@ -3,12 +3,12 @@ import { Link } from '@tanstack/react-router';
 import { problemsIn } from '../api/client';
 import { benchQuery } from '../api/queries';
 import type { BenchEntry, Schemas } from '../api/types';
-import { useNow } from '../app/clock';
-import { useZone } from '../app/zone';
+import { useNow } from '../shop/clock';
+import { useZone } from '../shop/zone';
 import type { StripRange } from '../drawing/strip';
 import { TimeAxis, TimeStrip } from '../drawing/TimeStrip';
 import { Notice, Problems } from '../ui/Notice';
-import { countdown, span, when } from '../ui/time';
+import { countdown, span, when } from '../measures/time';
 import { waitWords } from '../ui/words';
 import { benchMoment, type BenchMoment } from './moment';
 

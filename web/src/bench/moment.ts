@@ -1,5 +1,5 @@
 import type { BenchEntry } from '../api/types';
-import { nextEnd, windowState } from '../run/window';
+import { nextEnd, windowState } from '../desk/window';
 
 /** What the bench says of a mend in a few words, and what its clock runs to. */
 export interface BenchMoment {

@@ -1,7 +1,7 @@
 import { Slider } from 'radix-ui';
 import { memo, useId } from 'react';
-import { useUnits } from '../app/units';
-import { measure } from '../ui/units';
+import { useUnits } from '../shop/units';
+import { measure } from '../measures/units';
 import { dimensionPx, type LayerBand, type Mark, type SectionModel } from './section';
 import { wordPx, type Word } from './words';
 

@@ -1,5 +1,5 @@
 import { useId } from 'react';
-import { clock, dayAndClock } from '../ui/time';
+import { clock, dayAndClock } from '../measures/time';
 import { stripBands, stripTicks, stripX, type StripBand, type StripRange } from './strip';
 import type { Schemas } from '../api/types';
 

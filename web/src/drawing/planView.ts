@@ -1,5 +1,5 @@
 import type { Drawing, PlannedDamage, Schemas } from '../api/types';
-import { measure, type Units } from '../ui/units';
+import { measure, type Units } from '../measures/units';
 
 /** The plan view as shapes: outlines on the surface, in millimetres, fitted to a box. */
 export interface PlanModel {

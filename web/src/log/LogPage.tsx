@@ -1,11 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link, useNavigate, useSearch } from '@tanstack/react-router';
-import { useNow } from '../app/clock';
-import { useZone } from '../app/zone';
+import { useNow } from '../shop/clock';
+import { useZone } from '../shop/zone';
 import { logQuery } from '../api/queries';
 import { problemsIn } from '../api/client';
 import { Problems } from '../ui/Notice';
-import { when } from '../ui/time';
+import { when } from '../measures/time';
 import { decisionWords } from '../ui/words';
 
 /** Everything that was closed, found again by any word of it. */

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { Catalogue, Construction, DamageToMend, Schemas } from '../api/types';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
-import { withSeen } from './edit';
+import { withSeen } from '../desk/edit';
 
 interface Props {
   toMend: DamageToMend;

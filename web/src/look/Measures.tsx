@@ -1,9 +1,9 @@
 import type { DamageToMend } from '../api/types';
-import { useUnits } from '../app/units';
+import { useUnits } from '../shop/units';
 import { Choice } from '../ui/Choice';
 import { NumberField } from '../ui/NumberField';
-import { length } from '../ui/units';
-import { withSeen } from './edit';
+import { length } from '../measures/units';
+import { withSeen } from '../desk/edit';
 
 interface Props {
   toMend: DamageToMend;

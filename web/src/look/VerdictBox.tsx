@@ -1,4 +1,4 @@
-import type { MendDesk } from '../mend/damageInHand';
+import type { MendDesk } from '../desk/damageInHand';
 import { Button } from '../ui/Button';
 import { decisionWords } from '../ui/words';
 

@@ -1,14 +1,14 @@
 import type { Candidate, Catalogue, PlannedDamage } from '../api/types';
-import type { MendDesk } from '../mend/damageInHand';
-import { useUnits } from '../app/units';
-import { withChoice, withSchool, withWanted } from '../look/edit';
-import { highlight } from '../mend/highlight';
-import type { StageProps } from '../mend/MendPage';
+import type { MendDesk } from '../desk/damageInHand';
+import { useUnits } from '../shop/units';
+import { withChoice, withSchool, withWanted } from '../desk/edit';
+import { highlight } from '../desk/highlight';
+import type { StageProps } from '../desk/StageProps';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Problems } from '../ui/Notice';
-import { span } from '../ui/time';
-import { measure } from '../ui/units';
+import { span } from '../measures/time';
+import { measure } from '../measures/units';
 
 /** Match: what can bond to every layer, ranked; what cannot stays, with the layer that it would harm. */
 export function MatchStage({ desk, catalogue, goTo }: StageProps) {

@@ -2,7 +2,7 @@ import { Plus, Trash2 } from 'lucide-react';
 import type { Schemas } from '../api/types';
 import { Button } from '../ui/Button';
 import { damageWords } from '../ui/words';
-import type { MendDesk } from './damageInHand';
+import type { MendDesk } from '../desk/damageInHand';
 
 const most = 12;
 

@@ -1,17 +1,17 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import type { Catalogue } from '../api/types';
-import { useUnits } from '../app/units';
+import { useUnits } from '../shop/units';
 import { PlanView } from '../drawing/PlanView';
 import { planView } from '../drawing/planView';
 import { Section } from '../drawing/Section';
 import { section } from '../drawing/section';
-import { totalThicknessMm, withSeen } from '../look/edit';
+import { totalThicknessMm, withSeen } from '../desk/edit';
 import { numbered } from '../api/numbering';
 import { DamageTabs } from './DamageTabs';
-import { highlight } from './highlight';
-import { reachedMarks } from './reached';
-import type { Stage } from './stages';
-import type { MendDesk } from './damageInHand';
+import { highlight } from '../desk/highlight';
+import { reachedMarks } from '../desk/reached';
+import type { Stage } from '../desk/stages';
+import type { MendDesk } from '../desk/damageInHand';
 
 const greater = 316;
 const lesser = 250;

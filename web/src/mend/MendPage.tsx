@@ -3,9 +3,8 @@ import { Link, useNavigate, useParams } from '@tanstack/react-router';
 import { useEffect } from 'react';
 import { problemsIn } from '../api/client';
 import { catalogueQuery } from '../api/queries';
-import type { Catalogue } from '../api/types';
-import { useNow } from '../app/clock';
-import { useZone } from '../app/zone';
+import { useNow } from '../shop/clock';
+import { useZone } from '../shop/zone';
 import { LookStage } from '../look/LookStage';
 import { MatchStage } from '../match/MatchStage';
 import { PlanStage } from '../plan/PlanStage';
@@ -14,17 +13,12 @@ import { RunStage } from '../run/RunStage';
 import { Button } from '../ui/Button';
 import { Notice, Problems } from '../ui/Notice';
 import { PlanFigures } from '../ui/planFigures';
-import { when } from '../ui/time';
-import { useDamageInHand, type MendDesk } from './damageInHand';
+import { when } from '../measures/time';
+import { useDamageInHand, type MendDesk } from '../desk/damageInHand';
 import { MendDrawing } from './MendDrawing';
-import { stageNames, stages, type Stage } from './stages';
-import { useMend } from './useMend';
-
-export interface StageProps {
-  desk: MendDesk;
-  catalogue: Catalogue;
-  goTo: (stage: Stage) => void;
-}
+import type { StageProps } from '../desk/StageProps';
+import { stageNames, stages, type Stage } from '../desk/stages';
+import { useMend } from '../desk/useMend';
 
 /** The mend at this address. What is on its page belongs to it alone: another address gets a page of its own. */
 export function MendPage() {

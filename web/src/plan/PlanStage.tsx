@@ -1,23 +1,23 @@
 import { Slider } from 'radix-ui';
 import { memo } from 'react';
 import type { Figure, PlanStep, RepairPlan, Schemas } from '../api/types';
-import { useMinute } from '../app/clock';
-import { useUnits } from '../app/units';
-import { useZone } from '../app/zone';
+import { useMinute } from '../shop/clock';
+import { useUnits } from '../shop/units';
+import { useZone } from '../shop/zone';
 import { OffcutSheets } from '../drawing/OffcutSheets';
 import type { StripRange } from '../drawing/strip';
 import { TimeAxis, TimeStrip } from '../drawing/TimeStrip';
-import { withBench, withOverride } from '../look/edit';
-import { highlight } from '../mend/highlight';
-import type { StageProps } from '../mend/MendPage';
-import type { MendDesk } from '../mend/damageInHand';
+import { withBench, withOverride } from '../desk/edit';
+import { highlight } from '../desk/highlight';
+import type { StageProps } from '../desk/StageProps';
+import type { MendDesk } from '../desk/damageInHand';
 import { Button } from '../ui/Button';
 import { FigureButton } from '../ui/FigureButton';
 import { Notice, Problems } from '../ui/Notice';
-import { when } from '../ui/time';
-import { measure, temperature, type Units } from '../ui/units';
+import { when } from '../measures/time';
+import { measure, temperature, type Units } from '../measures/units';
 import { waitWords } from '../ui/words';
-import { planBands, planRange } from './planBands';
+import { planBands, planRange } from '../drawing/planBands';
 
 /** Plan: every number worked out, every one open to its reason, every wait a window on the clock. */
 export function PlanStage({ desk, goTo }: StageProps) {

@@ -1,4 +1,4 @@
-import { useUnits } from '../app/units';
+import { useUnits } from '../shop/units';
 import { cupLabels, type CupLabel } from './cupLabels';
 import { Paper, type PlannedMend } from './Paper';
 

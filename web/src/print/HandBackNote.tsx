@@ -1,10 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
 import { catalogueQuery, shopQuery } from '../api/queries';
-import { useUnits } from '../app/units';
-import { useZone } from '../app/zone';
+import { useUnits } from '../shop/units';
+import { useZone } from '../shop/zone';
 import { aftercareLines } from '../prove/aftercare';
 import { proofs, type Proof } from '../prove/proofs';
-import { dayAndClock } from '../ui/time';
+import { dayAndClock } from '../measures/time';
 import { damageWords } from '../ui/words';
 import { handBackOf, Paper, PaperHead, type PlannedMend } from './Paper';
 

@@ -1,13 +1,13 @@
-import { useUnits } from '../app/units';
-import { useZone } from '../app/zone';
+import { useUnits } from '../shop/units';
+import { useZone } from '../shop/zone';
 import { OffcutSheets } from '../drawing/OffcutSheets';
 import { PlanView } from '../drawing/PlanView';
 import { planView } from '../drawing/planView';
 import { Section } from '../drawing/Section';
 import { section } from '../drawing/section';
-import { reachedMarks } from '../mend/reached';
-import { dayAndClock } from '../ui/time';
-import { measure } from '../ui/units';
+import { reachedMarks } from '../desk/reached';
+import { dayAndClock } from '../measures/time';
+import { measure } from '../measures/units';
 import { damageWords, decisionWords } from '../ui/words';
 import type { Figure, PlannedDamage, RepairPlan, Schemas } from '../api/types';
 import { handBackOf, Paper, PaperHead, type PlannedMend } from './Paper';

@@ -4,11 +4,11 @@ import type { ComponentType } from 'react';
 import { problemsIn } from '../api/client';
 import { mendQuery } from '../api/queries';
 import type { MendView, RepairPlan } from '../api/types';
-import { useZone } from '../app/zone';
-import type { Stage } from '../mend/stages';
+import { useZone } from '../shop/zone';
+import type { Stage } from '../desk/stages';
 import { Button } from '../ui/Button';
 import { Problems } from '../ui/Notice';
-import { dayAndClock } from '../ui/time';
+import { dayAndClock } from '../measures/time';
 
 export type PlannedMend = MendView & { plan: RepairPlan };
 

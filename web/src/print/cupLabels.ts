@@ -1,5 +1,5 @@
 import type { RepairPlan } from '../api/types';
-import { measure, type Units } from '../ui/units';
+import { measure, type Units } from '../measures/units';
 
 /** What is written on a cup before it is mixed. */
 export interface CupLabel {

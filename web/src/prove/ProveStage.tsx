@@ -1,13 +1,13 @@
 import { Link } from '@tanstack/react-router';
 import { useId, useState } from 'react';
 import type { MendView } from '../api/types';
-import { useNow } from '../app/clock';
-import { useUnits } from '../app/units';
-import { useZone } from '../app/zone';
-import type { StageProps } from '../mend/MendPage';
+import { useNow } from '../shop/clock';
+import { useUnits } from '../shop/units';
+import { useZone } from '../shop/zone';
+import type { StageProps } from '../desk/StageProps';
 import { Button } from '../ui/Button';
 import { Notice, Problems } from '../ui/Notice';
-import { when } from '../ui/time';
+import { when } from '../measures/time';
 import { aftercareLines } from './aftercare';
 import { proofs, type Proof } from './proofs';
 

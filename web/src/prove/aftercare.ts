@@ -1,6 +1,6 @@
 import type { RepairPlan, RunState } from '../api/types';
-import { day, dayAndClock } from '../ui/time';
-import { measure, type Units } from '../ui/units';
+import { day, dayAndClock } from '../measures/time';
+import { measure, type Units } from '../measures/units';
 
 /** What goes back with the item, line by line: the draft of the hand-back and the note. A run knows its times better than the plan. */
 export function aftercareLines(plan: RepairPlan, run: RunState | null, units: Units, zone: string): string[] {

@@ -1,8 +1,8 @@
 import { useEffect, useState } from 'react';
-import type { MendDesk } from '../mend/damageInHand';
-import { useUnits } from '../app/units';
+import type { MendDesk } from '../desk/damageInHand';
+import { useUnits } from '../shop/units';
 import { Button } from '../ui/Button';
-import { temperature } from '../ui/units';
+import { temperature } from '../measures/units';
 
 const field = 'h-14 min-w-0 rounded-sm border-2 border-line bg-sheet px-3 text-lg';
 

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { PlanStep } from '../api/types';
-import type { MendDesk } from '../mend/damageInHand';
+import type { MendDesk } from '../desk/damageInHand';
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 

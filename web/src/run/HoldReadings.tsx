@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import type { RunState, Schemas } from '../api/types';
-import { useUnits } from '../app/units';
-import type { MendDesk } from '../mend/damageInHand';
+import { useUnits } from '../shop/units';
+import type { MendDesk } from '../desk/damageInHand';
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
-import { barometer, pressure, temperature } from '../ui/units';
+import { barometer, pressure, temperature } from '../measures/units';
 
 const tones = { pass: 'good', fail: 'late', 'not-yet': 'early' } as const;
 const words = { pass: 'It holds.', fail: 'It leaks.', 'not-yet': 'Not yet.' };

@@ -1,15 +1,15 @@
 import { useEffect, useState } from 'react';
 import type { Figure, Front, NewEvent, PlanStep, RepairPlan, RunState } from '../api/types';
-import { useNow } from '../app/clock';
-import { useZone } from '../app/zone';
+import { useNow } from '../shop/clock';
+import { useZone } from '../shop/zone';
 import { TimeAxis, TimeStrip } from '../drawing/TimeStrip';
-import type { StageProps } from '../mend/MendPage';
-import type { MendDesk } from '../mend/damageInHand';
-import { planBands } from '../plan/planBands';
+import type { StageProps } from '../desk/StageProps';
+import type { MendDesk } from '../desk/damageInHand';
+import { planBands } from '../drawing/planBands';
 import { Button } from '../ui/Button';
 import { FigureButton } from '../ui/FigureButton';
 import { Notice, Problems } from '../ui/Notice';
-import { countdown, when } from '../ui/time';
+import { countdown, when } from '../measures/time';
 import { damageWords, waitWords } from '../ui/words';
 import { actionsFor, type RunAction } from './actions';
 import { Extras } from './Extras';
@@ -17,7 +17,7 @@ import { FailedTest } from './FailedTest';
 import { HoldReadings } from './HoldReadings';
 import { ProofForm } from './ProofForm';
 import { useWakeLock } from './useWakeLock';
-import { nextEnd, windowState, windowWords } from './window';
+import { nextEnd, windowState, windowWords } from '../desk/window';
 
 /** Mend: one action at a time, large enough for gloves and for two metres. */
 export function RunStage({ desk, catalogue, goTo }: StageProps) {

@@ -1,8 +1,8 @@
 import { useState } from 'react';
-import { useUnits } from '../app/units';
+import { useUnits } from '../shop/units';
 import type { Catalogue, Schemas } from '../api/types';
 import { Button } from '../ui/Button';
-import { length } from '../ui/units';
+import { length } from '../measures/units';
 
 type Settings = Schemas['ShopSettings'];
 

@@ -1,10 +1,10 @@
 import { Popover } from 'radix-ui';
 import { useRef, useState, type RefObject } from 'react';
 import type { Figure, Schemas } from '../api/types';
-import { useUnits } from '../app/units';
+import { useUnits } from '../shop/units';
 import { useEffects, usePlanFigures } from './planFigures';
 import { Button } from './Button';
-import { byHand, measure } from './units';
+import { byHand, measure } from '../measures/units';
 import { sourceWords } from './words';
 
 interface Props {

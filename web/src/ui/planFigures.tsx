@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { createContext, use, useMemo, type ReactNode } from 'react';
 import { api, ask } from '../api/client';
 import type { Figure, RepairCase, RepairPlan, Schemas } from '../api/types';
-import { useUnits } from '../app/units';
+import { useUnits } from '../shop/units';
 
 interface PlanFiguresValue {
   figures: ReadonlyMap<string, Figure>;

@@ -3,8 +3,8 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { api, ask, problemsIn, Refused } from '../api/client';
 import { mendQuery } from '../api/queries';
 import type { MendView, NewEvent, Problem, RepairCase, RepairPlan } from '../api/types';
-import { shopNow } from '../app/clock';
-import { useUnits } from '../app/units';
+import { shopNow } from '../shop/clock';
+import { useUnits } from '../shop/units';
 
 const saveAfterMs = 500;
 

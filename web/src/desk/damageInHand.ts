@@ -1,7 +1,7 @@
 import { useCallback, useState } from 'react';
 import { numbered } from '../api/numbering';
 import type { DamageToMend, PlannedDamage } from '../api/types';
-import { withDamage } from '../look/edit';
+import { withDamage } from './edit';
 import type { MendState } from './useMend';
 
 /** A mend on the desk with the damage that is looked at: an item may have several. */

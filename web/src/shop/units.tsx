@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { createContext, use, useState, type ReactNode } from 'react';
 import { speakIn } from '../api/client';
-import type { Units } from '../ui/units';
+import type { Units } from '../measures/units';
 
 const key = 'able-mend.units';
 

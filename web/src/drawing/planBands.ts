@@ -1,5 +1,5 @@
 import type { RepairPlan, RunState, Schemas } from '../api/types';
-import type { StripRange } from '../drawing/strip';
+import type { StripRange } from './strip';
 
 const hour = 3600_000;
 
