@@ -1,5 +1,25 @@
 /** Rooms of the page, in the order in which they build on one another: a room may know those before it and none after it. */
-const order = ['measures', 'api', 'shop', 'ui', 'drawing', 'desk', 'look', 'match', 'plan', 'run', 'prove', 'print', 'mend', 'bench', 'fleet', 'gallery', 'log', 'shelf', 'app'];
+const order = [
+  'measures',
+  'api',
+  'shop',
+  'ui',
+  'drawing',
+  'desk',
+  'look',
+  'match',
+  'plan',
+  'run',
+  'prove',
+  'print',
+  'mend',
+  'bench',
+  'fleet',
+  'gallery',
+  'log',
+  'shelf',
+  'app',
+];
 const pages = ['bench', 'fleet', 'gallery', 'log', 'shelf', 'mend'];
 const stages = ['look', 'match', 'plan', 'run', 'prove'];
 const paths = (rooms) => `^src/(${rooms.join('|')})/`;

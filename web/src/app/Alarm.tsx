@@ -54,7 +54,10 @@ function Ringing({ alarms, onSilence }: { alarms: readonly BenchAlarm[]; onSilen
   const lost = alarms.some((alarm) => alarm.kind === 'closing');
   const more = alarms.length - 1;
   return (
-    <div role="alert" className={`no-print sticky bottom-0 z-20 flex items-center gap-x-4 border-t-2 border-ink px-3 py-0.5 sm:px-5 ${lost ? 'bg-late-soft' : 'bg-good-soft'}`}>
+    <div
+      role="alert"
+      className={`no-print sticky bottom-0 z-20 flex items-center gap-x-4 border-t-2 border-ink px-3 py-0.5 sm:px-5 ${lost ? 'bg-late-soft' : 'bg-good-soft'}`}
+    >
       <strong className="hidden sm:inline">{lost ? 'About to be lost' : 'Open now'}</strong>
       {alarms.slice(0, 3).map((alarm, i) => (
         <Link

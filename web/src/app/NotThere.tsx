@@ -5,7 +5,10 @@ export function NotThere() {
     <section className="mx-auto max-w-2xl p-8">
       <h1 className="text-3xl">Page not found</h1>
       <p className="mt-3">
-        Check the address for a typing slip. <Link to="/" className="text-act underline">Back to the bench</Link>
+        Check the address for a typing slip.{' '}
+        <Link to="/" className="text-act underline">
+          Back to the bench
+        </Link>
       </p>
     </section>
   );

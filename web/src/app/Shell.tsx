@@ -26,13 +26,13 @@ export function Shell() {
   }
   const settings = shop.data.settings;
   return (
-    <ZoneProvider value={settings.bench.zone ?? 'Etc/UTC'}>
+    <ZoneProvider value={settings.bench.zone}>
       <UnitsProvider shop={settings.units}>
         <div className="flex min-h-dvh flex-col print:block">
           <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-20 focus:bg-sheet focus:p-3">
             Skip to the work
           </a>
-          <TopLine shopName={settings.name} zone={settings.bench.zone ?? 'Etc/UTC'} />
+          <TopLine shopName={settings.name} zone={settings.bench.zone} />
           <main id="main" className="flex-1">
             <Outlet />
           </main>

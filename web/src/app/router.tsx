@@ -29,6 +29,8 @@ const mend = createRoute({
   path: '/mends/$id/$stage',
   component: MendPage,
   beforeLoad: ({ params }) => {
+    // The router takes its redirects as something thrown.
+    // eslint-disable-next-line @typescript-eslint/only-throw-error
     if (!isStage(params.stage)) throw redirect({ to: '/mends/$id/$stage', params: { id: params.id, stage: 'look' } });
   },
 });

@@ -131,7 +131,9 @@ function willBeLate(entry: BenchEntry): boolean {
 
 function dueWords(entry: BenchEntry, now: number, zone: string): string {
   const due = entry.dueAt ? `Due ${when(entry.dueAt, now, zone)}` : 'No due time';
-  return willBeLate(entry) ? `${due}: ready only ${when(entry.readyAt, now, zone)}` : `${due}. Step ${Math.min(entry.stepsDone + 1, entry.stepsAll)} of ${entry.stepsAll}`;
+  return willBeLate(entry)
+    ? `${due}: ready only ${when(entry.readyAt, now, zone)}`
+    : `${due}. Step ${Math.min(entry.stepsDone + 1, entry.stepsAll)} of ${entry.stepsAll}`;
 }
 
 function Due({ entry, now, zone }: { entry: BenchEntry; now: number; zone: string }) {
@@ -145,7 +147,11 @@ function Drafts({ drafts, now, zone }: { drafts: readonly Schemas['DraftEntry'][
       <ul className="mt-1 flex flex-wrap gap-x-8 gap-y-1">
         {drafts.map((draft) => (
           <li key={draft.id}>
-            <Link to="/mends/$id/$stage" params={{ id: String(draft.id), stage: 'look' }} className="flex min-h-14 items-center gap-3 border-b-2 border-transparent hover:border-ink">
+            <Link
+              to="/mends/$id/$stage"
+              params={{ id: String(draft.id), stage: 'look' }}
+              className="flex min-h-14 items-center gap-3 border-b-2 border-transparent hover:border-ink"
+            >
               <span className="numeral text-2xl">{draft.tag}</span>
               <span className="leading-tight">
                 <span className="block font-semibold">

@@ -15,10 +15,12 @@ const window = (opens: number | null, closes: number | null) => ({
 });
 
 describe('what the bench says', () => {
-  it('of a mix in the cup', () => expect(benchMoment({ ...base, phase: 'hands', useBy: iso(12) }, now)).toMatchObject({ tone: 'late', untilMs: now + 12 * 60_000 }));
+  it('of a mix in the cup', () =>
+    expect(benchMoment({ ...base, phase: 'hands', useBy: iso(12) }, now)).toMatchObject({ tone: 'late', untilMs: now + 12 * 60_000 }));
   it('of a mix that is past using', () => expect(benchMoment({ ...base, useBy: iso(-1) }, now).words).toBe('Past its pot life'));
   it('of a failed test', () => expect(benchMoment({ ...base, phase: 'failed' }, now).tone).toBe('late'));
-  it('of a wait that is early', () => expect(benchMoment({ ...base, window: window(6, null) }, now)).toMatchObject({ tone: 'early', untilMs: now + 6 * 60_000 }));
+  it('of a wait that is early', () =>
+    expect(benchMoment({ ...base, window: window(6, null) }, now)).toMatchObject({ tone: 'early', untilMs: now + 6 * 60_000 }));
   it('of a window that is open', () => expect(benchMoment({ ...base, window: window(-6, null) }, now).tone).toBe('good'));
   it('of a window that was missed', () => expect(benchMoment({ ...base, window: window(-60, -1) }, now).words).toBe('Window missed'));
   it('of a wait that does not end here', () => expect(benchMoment({ ...base, window: window(null, null) }, now).tone).toBe('late'));

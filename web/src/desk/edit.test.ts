@@ -2,7 +2,16 @@ import { describe, expect, it } from 'vitest';
 import type { Construction, DamageToMend, RepairCase, Schemas } from '../api/types';
 import { extent, reshaped, totalThicknessMm, usualAt, withChoice, withDamage, withKind, withLocation, withOverride, withSchool } from './edit';
 
-const place = (id: string, finBox = false, coreThicknessMm: number | null = null) => ({ id, name: id, xPercent: 0, yPercent: 0, flat: true, coreThicknessMm, fromBottom: false, traits: finBox ? ['fin-box'] : null });
+const place = (id: string, finBox = false, coreThicknessMm: number | null = null) => ({
+  id,
+  name: id,
+  xPercent: 0,
+  yPercent: 0,
+  flat: true,
+  coreThicknessMm,
+  fromBottom: false,
+  traits: finBox ? ['fin-box'] : null,
+});
 const seen = (kind: Schemas['DamageKind'], location: string, depthMm: number, shape: Schemas['Shape'], fin: Schemas['FinCheck'] | null = null) =>
   ({ kind, location, depthMm, shape, wet: false, cause: 'knock', fin, onMate: false }) as Schemas['Damage'];
 const usual = [

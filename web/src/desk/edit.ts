@@ -95,7 +95,15 @@ export function reshaped(shape: Shape, kind: Shape['kind']): Shape {
       return { kind, lengthMm, widthMm: Math.min(widthMm, 6) };
     case 'traced': {
       const [x, y] = [Math.round(lengthMm / 2), Math.round(widthMm / 2)];
-      return { kind, points: [{ x: -x, y: 0 }, { x: 0, y: -y }, { x, y: 0 }, { x: 0, y }] };
+      return {
+        kind,
+        points: [
+          { x: -x, y: 0 },
+          { x: 0, y: -y },
+          { x, y: 0 },
+          { x: 0, y },
+        ],
+      };
     }
   }
 }

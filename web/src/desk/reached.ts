@@ -4,7 +4,7 @@ import type { Stage } from './stages';
 /** Marks that the drawing of a damage has reached: none while looking, all of them in the plan, the done ones at the bench. */
 export function reachedMarks(stage: Stage, plan: RepairPlan | null, number: number, run: RunState | null, upToStep: string | null): ReadonlySet<string> {
   if (!plan || stage === 'look') return new Set();
-  const steps = plan.steps.filter((step) => (step.timing.damage ?? 1) === number);
+  const steps = plan.steps.filter((step) => step.timing.damage === number);
   if (upToStep) {
     const index = steps.findIndex((step) => step.id === upToStep);
     return new Set(steps.slice(0, index + 1).flatMap((step) => step.draws));

@@ -8,11 +8,7 @@ import { useUnits } from '../shop/units';
 
 const saveAfterMs = 500;
 
-type Keeping =
-  | { state: 'kept'; at: string | null }
-  | { state: 'keeping' }
-  | { state: 'faulty' }
-  | { state: 'conflict'; mine: RepairCase };
+type Keeping = { state: 'kept'; at: string | null } | { state: 'keeping' } | { state: 'faulty' } | { state: 'conflict'; mine: RepairCase };
 
 export interface MendState {
   mend: MendView;
@@ -191,9 +187,7 @@ function useSaver(
       if (!next) return;
       pending.current = null;
       try {
-        const view = await ask(
-          api.PUT('/api/mends/{id}/case', { params: { header: { 'If-Match': version.current }, path: { id } }, body: next }),
-        );
+        const view = await ask(api.PUT('/api/mends/{id}/case', { params: { header: { 'If-Match': version.current }, path: { id } }, body: next }));
         settle(view);
         onKept(next);
       } catch (error) {

@@ -15,7 +15,13 @@ export function OffcutSheets({ placements, damages, offcuts }: Props) {
     <div className="flex w-full flex-wrap items-end gap-6">
       {sheets.map((sheet) => (
         <figure key={sheet.id}>
-          <svg viewBox={`-1 -1 ${sheet.width + 2} ${sheet.height + 2}`} width={sheet.width + 2} height={sheet.height + 2} role="img" aria-label={`Cut from ${sheet.words}`}>
+          <svg
+            viewBox={`-1 -1 ${sheet.width + 2} ${sheet.height + 2}`}
+            width={sheet.width + 2}
+            height={sheet.height + 2}
+            role="img"
+            aria-label={`Cut from ${sheet.words}`}
+          >
             <rect width={sheet.width} height={sheet.height} fill="var(--line)" stroke="var(--ink)" strokeWidth={1.5} />
             {sheet.patches.map((patch) => (
               <path key={patch.name} d={patch.path} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={1.5} strokeDasharray="6 3" />

@@ -70,7 +70,17 @@ function RingShape({ ring }: { ring: Ring }) {
 function RingWords({ ring }: { ring: Ring }) {
   if (!ring.words) return null;
   return (
-    <text x={ring.at.x} y={ring.at.y - 7} fontSize={13} fontWeight={700} textAnchor="middle" fill="var(--ink)" stroke="var(--paper)" strokeWidth={3} paintOrder="stroke">
+    <text
+      x={ring.at.x}
+      y={ring.at.y - 7}
+      fontSize={13}
+      fontWeight={700}
+      textAnchor="middle"
+      fill="var(--ink)"
+      stroke="var(--paper)"
+      strokeWidth={3}
+      paintOrder="stroke"
+    >
       {ring.words}
     </text>
   );

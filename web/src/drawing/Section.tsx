@@ -36,7 +36,14 @@ export const Section = memo(function Section({ model, depth, protectedLayer }: P
   const bodyRight = model.width - 132;
   return (
     <div className="relative" style={{ height: model.height }}>
-      <svg viewBox={`0 0 ${model.width} ${model.height}`} width="100%" height={model.height} preserveAspectRatio="xMinYMin meet" role="img" aria-label={describe(model)}>
+      <svg
+        viewBox={`0 0 ${model.width} ${model.height}`}
+        width="100%"
+        height={model.height}
+        preserveAspectRatio="xMinYMin meet"
+        role="img"
+        aria-label={describe(model)}
+      >
         <Textures id={id} />
         {model.layers.map((layer) => (
           <Layer key={layer.id} layer={layer} id={id} right={bodyRight} units={units} protectedHere={layer.id === protectedLayer} />
@@ -157,7 +164,15 @@ const strokes: Record<Mark['kind'], { fill: string; stroke: string; width: numbe
 
 function MarkShape({ mark, id }: { mark: Mark; id: string }) {
   const look = strokes[mark.kind];
-  return <path d={mark.path} fill={look.fill === 'resin' ? `url(#${id}resin)` : look.fill} stroke={look.stroke} strokeWidth={look.width} strokeDasharray={look.dash} />;
+  return (
+    <path
+      d={mark.path}
+      fill={look.fill === 'resin' ? `url(#${id}resin)` : look.fill}
+      stroke={look.stroke}
+      strokeWidth={look.width}
+      strokeDasharray={look.dash}
+    />
+  );
 }
 
 function MarkWords({ words }: { words: Word }) {
@@ -174,7 +189,10 @@ function Dimensions({ model, units }: { model: SectionModel; units: 'metric' | '
       {model.dimensions.map((dimension) =>
         dimension.side === 'top' ? (
           <g key="top">
-            <path d={`M${dimension.from.x} ${model.surfaceY - 26}v-30M${dimension.to.x} ${model.surfaceY - 26}v-30M${dimension.from.x} 26H${dimension.to.x}`} fill="none" />
+            <path
+              d={`M${dimension.from.x} ${model.surfaceY - 26}v-30M${dimension.to.x} ${model.surfaceY - 26}v-30M${dimension.from.x} 26H${dimension.to.x}`}
+              fill="none"
+            />
             <path d={`M${dimension.from.x} 26l7 -3v6zM${dimension.to.x} 26l-7 -3v6z`} stroke="none" />
             <text x={dimension.wordsAt.x} y={dimension.wordsAt.y} textAnchor="middle" fontSize={dimensionPx} fontWeight={700} stroke="none">
               {measure(dimension.mm, 'mm', 0, units)}
@@ -183,7 +201,15 @@ function Dimensions({ model, units }: { model: SectionModel; units: 'metric' | '
         ) : (
           <g key="right">
             <path d={`M${dimension.from.x} ${dimension.from.y}V${dimension.to.y}`} fill="none" strokeDasharray="3 2" />
-            <text x={dimension.wordsAt.x} y={dimension.wordsAt.y} fontSize={dimensionPx} fontWeight={700} stroke="var(--paper)" strokeWidth={4} paintOrder="stroke">
+            <text
+              x={dimension.wordsAt.x}
+              y={dimension.wordsAt.y}
+              fontSize={dimensionPx}
+              fontWeight={700}
+              stroke="var(--paper)"
+              strokeWidth={4}
+              paintOrder="stroke"
+            >
               {measure(dimension.mm, 'mm', dimension.mm < 1 ? 2 : 1, units)} deep
             </text>
           </g>

@@ -42,10 +42,24 @@ function Band({ band, height, hatch }: { band: StripBand; height: number; hatch:
     </title>
   );
   const middle = height / 2;
-  if (band.kind === 'hands') return <rect x={band.x} y={middle - 13} width={band.width} height={26} fill="var(--ink)">{title}</rect>;
-  if (band.kind === 'early') return <rect x={band.x} y={middle - 6} width={band.width} height={12} fill={`url(#${hatch})`}>{title}</rect>;
+  if (band.kind === 'hands')
+    return (
+      <rect x={band.x} y={middle - 13} width={band.width} height={26} fill="var(--ink)">
+        {title}
+      </rect>
+    );
+  if (band.kind === 'early')
+    return (
+      <rect x={band.x} y={middle - 6} width={band.width} height={12} fill={`url(#${hatch})`}>
+        {title}
+      </rect>
+    );
   const color = band.kind === 'good' ? 'var(--good)' : 'var(--late)';
-  return <rect x={band.x} y={middle - 9} width={band.width} height={18} fill={color}>{title}</rect>;
+  return (
+    <rect x={band.x} y={middle - 9} width={band.width} height={18} fill={color}>
+      {title}
+    </rect>
+  );
 }
 
 /** The hours above a strip. */
@@ -53,11 +67,13 @@ export function TimeAxis({ range, zone }: { range: StripRange; zone: string }) {
   const long = range.toMs - range.fromMs > 30 * 3600_000;
   return (
     <svg viewBox={`0 0 ${range.width} 18`} width="100%" height={18} preserveAspectRatio="none" aria-hidden>
-      {stripTicks(range, long ? 96 : 64).filter((tick) => stripX(range, tick) + (long ? 92 : 34) <= range.width).map((tick) => (
-        <text key={tick} x={stripX(range, tick) + 3} y={13} fontSize={11} fill="var(--faint)">
-          {long ? dayAndClock(new Date(tick).toISOString(), zone) : clock(new Date(tick).toISOString(), zone)}
-        </text>
-      ))}
+      {stripTicks(range, long ? 96 : 64)
+        .filter((tick) => stripX(range, tick) + (long ? 92 : 34) <= range.width)
+        .map((tick) => (
+          <text key={tick} x={stripX(range, tick) + 3} y={13} fontSize={11} fill="var(--faint)">
+            {long ? dayAndClock(new Date(tick).toISOString(), zone) : clock(new Date(tick).toISOString(), zone)}
+          </text>
+        ))}
     </svg>
   );
 }

@@ -38,7 +38,13 @@ describe('depth on the section', () => {
   });
 
   it('draws equal layers to scale', () => {
-    const even = depthScale([{ topMm: 0, thicknessMm: 10 }, { topMm: 10, thicknessMm: 30 }], 200);
+    const even = depthScale(
+      [
+        { topMm: 0, thicknessMm: 10 },
+        { topMm: 10, thicknessMm: 30 },
+      ],
+      200,
+    );
     expect(even.exaggerates).toBe(false);
     expect(even.y(10)).toBeCloseTo(50);
   });

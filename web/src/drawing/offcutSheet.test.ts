@@ -32,7 +32,12 @@ function extent(path: string) {
 
 describe('offcut sheet', () => {
   it('draws only offcuts that are cut from, each as long as there is room', () => {
-    const [sheet, ...others] = offcutSheets([{ patch: 1, offcut: 'blue', xMm: 0, yMm: 0, turned: false, damage: 1 }], [{ number: 1, patches: [box(1, 80, 40)] }], stock, { width: 300, height: 300 });
+    const [sheet, ...others] = offcutSheets(
+      [{ patch: 1, offcut: 'blue', xMm: 0, yMm: 0, turned: false, damage: 1 }],
+      [{ number: 1, patches: [box(1, 80, 40)] }],
+      stock,
+      { width: 300, height: 300 },
+    );
     expect(others).toEqual([]);
     expect([sheet!.width, sheet!.height]).toEqual([300, 150]);
     expect(extent(sheet!.patches[0]!.path)).toEqual([0, 0, 120, 60]);

@@ -11,7 +11,12 @@ export interface OffcutModel {
 
 type Point = Schemas['PointMm'];
 
-export function offcutSheets(placements: readonly Schemas['Placement'][], damages: readonly Pick<PlannedDamage, 'number' | 'patches'>[], stock: readonly Schemas['Offcut'][], most: { width: number; height: number }): OffcutModel[] {
+export function offcutSheets(
+  placements: readonly Schemas['Placement'][],
+  damages: readonly Pick<PlannedDamage, 'number' | 'patches'>[],
+  stock: readonly Schemas['Offcut'][],
+  most: { width: number; height: number },
+): OffcutModel[] {
   // Where the item has several damages, a patch is known by its damage and its order.
   const nameOf = ({ damage, patch }: Schemas['Placement']) => (damages.length > 1 ? `${damage}.${patch}` : String(patch));
   const used = stock

@@ -2,10 +2,36 @@ import { describe, expect, it } from 'vitest';
 import type { Drawing } from '../api/types';
 import { planView } from './planView';
 
-const square = (half: number) => [[{ x: -half, y: -half }, { x: half, y: -half }, { x: half, y: half }, { x: -half, y: half }]];
-const drawing: Drawing = { layers: [], depthMm: 3, halfWidthMm: 10, outline: square(10), cutOutline: square(12), keyOutline: square(60), work: null, marks: [] };
-const patch = (order: number, half: number) => ({ order, cloth: 'a', marginMm: 20, areaCm2: half, lengthMm: 2 * half, widthMm: 2 * half, plain: null, pieces: square(half) });
-const view = (reached: string[]) => planView({ drawing, patches: [patch(1, 30), patch(2, 45)], reached: new Set(reached), width: 520, height: 250, units: 'metric' });
+const square = (half: number) => [
+  [
+    { x: -half, y: -half },
+    { x: half, y: -half },
+    { x: half, y: half },
+    { x: -half, y: half },
+  ],
+];
+const drawing: Drawing = {
+  layers: [],
+  depthMm: 3,
+  halfWidthMm: 10,
+  outline: square(10),
+  cutOutline: square(12),
+  keyOutline: square(60),
+  work: null,
+  marks: [],
+};
+const patch = (order: number, half: number) => ({
+  order,
+  cloth: 'a',
+  marginMm: 20,
+  areaCm2: half,
+  lengthMm: 2 * half,
+  widthMm: 2 * half,
+  plain: null,
+  pieces: square(half),
+});
+const view = (reached: string[]) =>
+  planView({ drawing, patches: [patch(1, 30), patch(2, 45)], reached: new Set(reached), width: 520, height: 250, units: 'metric' });
 
 describe('the view from above', () => {
   it('shows the damage alone before there is work', () => {
@@ -21,8 +47,25 @@ describe('the view from above', () => {
   });
 
   it('draws a method’s own lines above the rest', () => {
-    const bead = { id: 'beads', view: 'above', kind: 'bead', closed: false, words: '1', points: [{ x: -20, y: 0 }, { x: 20, y: 0 }] } as const;
-    const model = planView({ drawing: { ...drawing, marks: [{ ...bead, points: [...bead.points] }] }, patches: [], reached: new Set(['beads']), width: 520, height: 250, units: 'metric' });
+    const bead = {
+      id: 'beads',
+      view: 'above',
+      kind: 'bead',
+      closed: false,
+      words: '1',
+      points: [
+        { x: -20, y: 0 },
+        { x: 20, y: 0 },
+      ],
+    } as const;
+    const model = planView({
+      drawing: { ...drawing, marks: [{ ...bead, points: [...bead.points] }] },
+      patches: [],
+      reached: new Set(['beads']),
+      width: 520,
+      height: 250,
+      units: 'metric',
+    });
     expect(model.rings.at(-1)).toMatchObject({ kind: 'mark', words: '1' });
   });
 

@@ -39,14 +39,28 @@ interface PlanInput {
 
 const leastGridPx = 14;
 const grids: Record<Units, readonly [Grid, Grid, Grid]> = {
-  metric: [{ mm: 10, words: '10 mm' }, { mm: 25, words: '25 mm' }, { mm: 50, words: '50 mm' }],
-  us: [{ mm: 12.7, words: '½ in' }, { mm: 25.4, words: '1 in' }, { mm: 50.8, words: '2 in' }],
+  metric: [
+    { mm: 10, words: '10 mm' },
+    { mm: 25, words: '25 mm' },
+    { mm: 50, words: '50 mm' },
+  ],
+  us: [
+    { mm: 12.7, words: '½ in' },
+    { mm: 25.4, words: '1 in' },
+    { mm: 50.8, words: '2 in' },
+  ],
 };
 
 export function planView({ drawing, patches, reached, width, height, units, leastHalfMm = 30 }: PlanInput): PlanModel {
   const shown = patches.filter((patch) => reached.has('patches-dry') || reached.has(`patch-${patch.order}`));
   const marks = drawing.marks.filter((mark) => mark.view === 'above' && reached.has(mark.id));
-  const all = [drawing.marks.filter((mark) => mark.view === 'above').map((mark) => mark.points), drawing.outline, drawing.cutOutline, drawing.keyOutline, ...patches.map((patch) => patch.pieces)].flat(2);
+  const all = [
+    drawing.marks.filter((mark) => mark.view === 'above').map((mark) => mark.points),
+    drawing.outline,
+    drawing.cutOutline,
+    drawing.keyOutline,
+    ...patches.map((patch) => patch.pieces),
+  ].flat(2);
   const halfX = Math.max(leastHalfMm, ...all.map((point) => Math.abs(point.x))) * 1.1;
   const halfY = Math.max(leastHalfMm * 0.6, ...all.map((point) => Math.abs(point.y))) * 1.24;
   const pxPerMm = Math.min(width / 2 / halfX, height / 2 / halfY);

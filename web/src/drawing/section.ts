@@ -93,7 +93,10 @@ export function section(input: SectionInput): SectionModel {
     return airPx + scale.y(depthMm) + past * Math.min(outsidePxPerMm, (belowPx - 12) / lowest);
   };
   const geometry: Geometry = { x, at, surface: airPx, input };
-  const work = [...(drawing.work ? marks(geometry, drawing.work, reached) : []), ...drawn.filter((mark) => reached.has(mark.id)).map((mark) => placed(geometry, mark))];
+  const work = [
+    ...(drawing.work ? marks(geometry, drawing.work, reached) : []),
+    ...drawn.filter((mark) => reached.has(mark.id)).map((mark) => placed(geometry, mark)),
+  ];
   const dimensions = dimensionsOf(geometry, drawing);
   return {
     width,
@@ -131,7 +134,13 @@ function dimensionsOf({ x, at, input }: Geometry, { depthMm, halfWidthMm }: Draw
   const bottom = at(depthMm);
   return [
     { mm: halfWidthMm * 2, from: { x: x(-halfWidthMm), y: airPx }, to: { x: x(halfWidthMm), y: airPx }, wordsAt: { x: x(0), y: 19 }, side: 'top' },
-    { mm: depthMm, from: { x: x(0), y: airPx }, to: { x: x(0), y: bottom }, wordsAt: { x: x(0) + 8, y: Math.min(bottom + 15, input.height - 6) }, side: 'right' },
+    {
+      mm: depthMm,
+      from: { x: x(0), y: airPx },
+      to: { x: x(0), y: bottom },
+      wordsAt: { x: x(0) + 8, y: Math.min(bottom + 15, input.height - 6) },
+      side: 'right',
+    },
   ];
 }
 
@@ -142,7 +151,11 @@ function legible(work: readonly Mark[], dimensions: readonly Dimension[], height
     const text = longest[side];
     return { text, x: wordsAt.x + (side === 'right' ? (text.length * dimensionPx) / 4 : 0), y: wordsAt.y, sizePx: dimensionPx };
   });
-  const moved = apart(work.flatMap((mark) => mark.words ?? []), height, taken).values();
+  const moved = apart(
+    work.flatMap((mark) => mark.words ?? []),
+    height,
+    taken,
+  ).values();
   return work.map((mark) => (mark.words ? { ...mark, words: moved.next().value } : mark));
 }
 

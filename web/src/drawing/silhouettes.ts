@@ -7,13 +7,17 @@ export interface SilhouetteArt {
   words: readonly (readonly [number, number, string])[];
 }
 
-const boardAt = (y: number) => `M8 ${y}C60 ${y - 29} 180 ${y - 32} 290 ${y - 29}C390 ${y - 26} 450 ${y - 17} 472 ${y - 7}V${y + 7}C450 ${y + 17} 390 ${y + 26} 290 ${y + 29}C180 ${y + 32} 60 ${y + 29} 8 ${y}Z`;
+const boardAt = (y: number) =>
+  `M8 ${y}C60 ${y - 29} 180 ${y - 32} 290 ${y - 29}C390 ${y - 26} 450 ${y - 17} 472 ${y - 7}V${y + 7}C450 ${y + 17} 390 ${y + 26} 290 ${y + 29}C180 ${y + 32} 60 ${y + 29} 8 ${y}Z`;
 
 export const silhouettes: Record<Construction['silhouette'], SilhouetteArt> = {
   board: {
     outline: [boardAt(34), boardAt(102)],
     lines: ['M8 34H472', 'M8 102H472', 'M396 88l24 -4M396 116l24 4M424 102h26'],
-    words: [[96, 38, 'from above'], [96, 106, 'from below']],
+    words: [
+      [96, 38, 'from above'],
+      [96, 106, 'from below'],
+    ],
   },
   hull: {
     outline: ['M10 44C60 96 130 118 240 118C350 118 420 96 470 44C420 58 350 64 240 64C130 64 60 58 10 44Z'],
@@ -21,14 +25,23 @@ export const silhouettes: Record<Construction['silhouette'], SilhouetteArt> = {
     words: [[128, 128, 'keel line']],
   },
   raft: {
-    outline: ['M50 18H400C450 18 466 44 466 68C466 92 450 118 400 118H50C24 118 14 96 14 68C14 40 24 18 50 18Z', 'M78 44H386C418 44 428 54 428 68C428 82 418 92 386 92H78C60 92 52 82 52 68C52 54 60 44 78 44Z'],
+    outline: [
+      'M50 18H400C450 18 466 44 466 68C466 92 450 118 400 118H50C24 118 14 96 14 68C14 40 24 18 50 18Z',
+      'M78 44H386C418 44 428 54 428 68C428 82 418 92 386 92H78C60 92 52 82 52 68C52 54 60 44 78 44Z',
+    ],
     lines: ['M170 44v48', 'M300 44v48'],
     words: [],
   },
   ski: {
-    outline: ['M6 34C10 22 40 20 80 22H440C466 22 474 28 474 34C474 40 466 46 440 46H80C40 48 10 46 6 34Z', 'M6 92C10 80 40 78 80 80H440C466 80 474 86 474 92C474 98 466 112 440 112H80C40 112 10 104 6 92Z'],
+    outline: [
+      'M6 34C10 22 40 20 80 22H440C466 22 474 28 474 34C474 40 466 46 440 46H80C40 48 10 46 6 34Z',
+      'M6 92C10 80 40 78 80 80H440C466 80 474 86 474 92C474 98 466 112 440 112H80C40 112 10 104 6 92Z',
+    ],
     lines: ['M80 84H440M80 108H440', 'M240 22v24'],
-    words: [[364, 38, 'from above'], [364, 100, 'from below']],
+    words: [
+      [364, 38, 'from above'],
+      [364, 100, 'from below'],
+    ],
   },
   deck: {
     outline: ['M40 32H440C466 32 474 50 474 68C474 86 466 104 440 104H40C14 104 6 86 6 68C6 50 14 32 40 32Z'],
@@ -38,7 +51,10 @@ export const silhouettes: Record<Construction['silhouette'], SilhouetteArt> = {
   limb: {
     outline: ['M8 62C120 40 300 34 430 44L472 50V76L430 82C300 92 120 84 8 70Z'],
     lines: ['M8 66C140 58 300 56 472 62', 'M410 42V84'],
-    words: [[352, 28, 'pocket end'], [10, 52, 'tip']],
+    words: [
+      [352, 28, 'pocket end'],
+      [10, 52, 'tip'],
+    ],
   },
   foil: {
     outline: ['M10 40C80 12 260 12 300 40C260 60 80 60 10 40Z', 'M360 40C380 28 440 28 462 40C440 50 380 50 360 40Z', 'M240 52h24v78h-24z'],

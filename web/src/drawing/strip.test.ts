@@ -29,7 +29,11 @@ describe('the time strip', () => {
 
   it('begins what was ready before hands ended only when they are free', () => {
     const bands = stripBands([hands(2, 4, 3), hands(6, 7)], range);
-    expect(bands.map((band) => [band.kind, band.x])).toEqual([['hands', 200], ['good', 400], ['hands', 600]]);
+    expect(bands.map((band) => [band.kind, band.x])).toEqual([
+      ['hands', 200],
+      ['good', 400],
+      ['hands', 600],
+    ]);
   });
 
   it('shows too late where hands come after the end', () => {

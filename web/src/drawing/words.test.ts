@@ -3,12 +3,18 @@ import { apart } from './words';
 
 describe('words on a drawing', () => {
   it('stay where they are while nothing is in their way', () => {
-    const words = [{ text: 'film', x: 100, y: 50 }, { text: 'weight', x: 200, y: 50 }];
+    const words = [
+      { text: 'film', x: 100, y: 50 },
+      { text: 'weight', x: 200, y: 50 },
+    ];
     expect(apart(words, 300)).toEqual(words);
   });
 
   it('give way to the left, to the right, then by a line, the first keeping its place', () => {
-    const pile = apart(Array.from({ length: 4 }, () => ({ text: 'lap', x: 100, y: 50 })), 300);
+    const pile = apart(
+      Array.from({ length: 4 }, () => ({ text: 'lap', x: 100, y: 50 })),
+      300,
+    );
     expect(pile[0]).toEqual({ text: 'lap', x: 100, y: 50 });
     expect(pile[1]!.x).toBeLessThan(85);
     expect(pile[2]!.x).toBeGreaterThan(115);

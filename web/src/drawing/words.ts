@@ -41,7 +41,9 @@ interface Try {
 }
 
 /** Where else words may stand, nearest first: beside their place, then lines up and down from there. */
-const tries: readonly Try[] = Array.from({ length: 2 * linesTried + 1 }, (_, i) => (i % 2 === 1 ? -1 : 1) * Math.ceil(i / 2)).flatMap((lines) => ([0, -1, 1] as const).map((side) => ({ lines, side })));
+const tries: readonly Try[] = Array.from({ length: 2 * linesTried + 1 }, (_, i) => (i % 2 === 1 ? -1 : 1) * Math.ceil(i / 2)).flatMap((lines) =>
+  ([0, -1, 1] as const).map((side) => ({ lines, side })),
+);
 
 function moved(word: Word, { lines, side }: Try): Word {
   return { ...word, x: word.x + side * (widthPx(word) / 2 + besidePx), y: word.y + lines * linePx };
@@ -54,7 +56,9 @@ function moved(word: Word, { lines, side }: Try): Word {
 export function apart(words: readonly Word[], heightPx: number, taken: readonly Word[] = []): Word[] {
   const boxes = taken.map(box);
   return words.map((word) => {
-    const free = tries.map((each) => moved(word, each)).find((tried) => tried.y >= linePx && tried.y <= heightPx - 3 && !boxes.some((other) => touch(box(tried), other)));
+    const free = tries
+      .map((each) => moved(word, each))
+      .find((tried) => tried.y >= linePx && tried.y <= heightPx - 3 && !boxes.some((other) => touch(box(tried), other)));
     const settled = free ?? word;
     boxes.push(box(settled));
     return settled;

@@ -42,7 +42,12 @@ export function FleetPage() {
         <ul className="mt-3 grid gap-x-8 sm:grid-cols-2">
           {items.data?.map((item) => (
             <li key={item.id} className="border-b border-line">
-              <button type="button" className="grid min-h-16 w-full grid-cols-[6.5rem_1fr] items-center text-left hover:bg-sheet" disabled={!ready || open.isPending} onClick={() => open.mutate(item)}>
+              <button
+                type="button"
+                className="grid min-h-16 w-full grid-cols-[6.5rem_1fr] items-center text-left hover:bg-sheet"
+                disabled={!ready || open.isPending}
+                onClick={() => open.mutate(item)}
+              >
                 <span className="numeral text-2xl">{item.tag}</span>
                 <span className="leading-tight">
                   <span className="block font-semibold">{item.name}</span>

@@ -38,7 +38,12 @@ export function GalleryPage() {
               <ul>
                 {cases.map((worked) => (
                   <li key={worked.id} className="border-b border-line">
-                    <button type="button" className="grid min-h-14 w-full grid-cols-[6.2rem_1fr] items-center text-left leading-tight hover:bg-sheet" disabled={open.isPending} onClick={() => open.mutate(worked.id)}>
+                    <button
+                      type="button"
+                      className="grid min-h-14 w-full grid-cols-[6.2rem_1fr] items-center text-left leading-tight hover:bg-sheet"
+                      disabled={open.isPending}
+                      onClick={() => open.mutate(worked.id)}
+                    >
                       <span className="numeral text-xl">{worked.tag}</span>
                       <span className="font-medium">{worked.title}</span>
                     </button>

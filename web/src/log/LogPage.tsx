@@ -33,7 +33,11 @@ export function LogPage() {
       <ul className="mt-3">
         {log.data?.map((entry) => (
           <li key={entry.id} className="border-b border-line">
-            <Link to="/mends/$id/$stage" params={{ id: String(entry.id), stage: 'prove' }} className="group grid min-h-16 items-center gap-x-5 py-1.5 md:grid-cols-[6.5rem_minmax(0,1fr)_minmax(0,1.3fr)_10rem]">
+            <Link
+              to="/mends/$id/$stage"
+              params={{ id: String(entry.id), stage: 'prove' }}
+              className="group grid min-h-16 items-center gap-x-5 py-1.5 md:grid-cols-[6.5rem_minmax(0,1fr)_minmax(0,1.3fr)_10rem]"
+            >
               <span className="numeral text-2xl group-hover:underline">{entry.tag}</span>
               <span className="leading-tight">
                 <span className="block font-semibold">
@@ -43,7 +47,14 @@ export function LogPage() {
               </span>
               <span className="line-clamp-3 leading-tight">
                 <strong className={entry.status === 'handed-back' ? 'text-good' : 'text-late'}>
-                  {entry.decision === null ? 'Unreadable' : entry.status === 'handed-back' ? (entry.decision === 'mend-for-now' ? 'Mended for now' : 'Mended') : decisionWords[entry.decision]}.
+                  {entry.decision === null
+                    ? 'Unreadable'
+                    : entry.status === 'handed-back'
+                      ? entry.decision === 'mend-for-now'
+                        ? 'Mended for now'
+                        : 'Mended'
+                      : decisionWords[entry.decision]}
+                  .
                 </strong>{' '}
                 {entry.words}
               </span>

@@ -30,7 +30,15 @@ export function Finds({ toMend, construction, catalogue, edit, before }: Props) 
   return (
     <section aria-label="Finding it" className="border-l-4 border-resin pl-3">
       <div className="flex flex-wrap gap-x-6 gap-y-3">
-        <Choice label="Found it?" value={damage.located === false ? 'no' : 'yes'} options={[['yes', 'Found'], ['no', 'Not yet']]} onPick={(found) => edit((now) => withSeen(now, { located: found === 'yes' }))} />
+        <Choice
+          label="Found it?"
+          value={damage.located === false ? 'no' : 'yes'}
+          options={[
+            ['yes', 'Found'],
+            ['no', 'Not yet'],
+          ]}
+          onPick={(found) => edit((now) => withSeen(now, { located: found === 'yes' }))}
+        />
         <Choice label="Test to find it" value={chosen.id} options={tests.map((each) => [each.id, each.name] as const)} onPick={setTest} />
       </div>
       <p className="mt-1 text-sm">{chosen.how}</p>
@@ -65,7 +73,11 @@ export function Finds({ toMend, construction, catalogue, edit, before }: Props) 
       ) : null}
       {before.length > 0 ? (
         <p className="mt-1 text-sm">
-          <strong>Found on this item before:</strong> {before.slice(0, 6).map((find) => `${find.place} (mend ${find.mendId})`).join('; ')}
+          <strong>Found on this item before:</strong>{' '}
+          {before
+            .slice(0, 6)
+            .map((find) => `${find.place} (mend ${find.mendId})`)
+            .join('; ')}
           {before.length > 6 ? ` and ${before.length - 6} more` : ''}. Check that those still hold.
         </p>
       ) : null}

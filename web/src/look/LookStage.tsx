@@ -31,7 +31,11 @@ export function LookStage({ desk, catalogue, goTo }: StageProps) {
       <VerdictBox desk={desk} onMatch={() => goTo('match')} />
       <Problems problems={problems} />
       <fieldset disabled={frozen} className="flex flex-col gap-4">
-        <Silhouette construction={construction} value={toMend.seen.location} onPick={(location) => desk.editDamage((now) => withLocation(now, construction, usual, location))} />
+        <Silhouette
+          construction={construction}
+          value={toMend.seen.location}
+          onPick={(location) => desk.editDamage((now) => withLocation(now, construction, usual, location))}
+        />
         <DamageFields desk={desk} construction={construction} catalogue={catalogue} usual={usual} />
         <ItemFields repairCase={repairCase} change={change} />
         <BenchFields construction={construction} repairCase={repairCase} change={change} problems={problems} />
@@ -86,13 +90,37 @@ function DamageFields({ desk, construction, catalogue, usual }: DamageProps) {
         <ShapeFields shape={seen.shape} onShape={(shape) => set({ shape })} isWrong={wrong} />
       </div>
       <div className="flex flex-wrap gap-x-6 gap-y-3">
-        <Choice label="Wet inside?" value={seen.wet ? 'wet' : 'dry'} options={[['dry', 'Dry'], ['wet', 'Wet, or may be']]} onPick={(wet) => set({ wet: wet === 'wet' })} />
+        <Choice
+          label="Wet inside?"
+          value={seen.wet ? 'wet' : 'dry'}
+          options={[
+            ['dry', 'Dry'],
+            ['wet', 'Wet, or may be'],
+          ]}
+          onPick={(wet) => set({ wet: wet === 'wet' })}
+        />
         <Choice label="How did it happen?" value={seen.cause} options={entries(causeWords)} onPick={(cause) => set({ cause })} />
         {seen.kind === 'crack' || seen.kind === 'splinter' ? (
-          <Choice label="From side to side?" value={seen.acrossWholeWidth ? 'yes' : 'no'} options={[['no', 'No'], ['yes', 'Yes, right across']]} onPick={(across) => set({ acrossWholeWidth: across === 'yes' })} />
+          <Choice
+            label="From side to side?"
+            value={seen.acrossWholeWidth ? 'yes' : 'no'}
+            options={[
+              ['no', 'No'],
+              ['yes', 'Yes, right across'],
+            ]}
+            onPick={(across) => set({ acrossWholeWidth: across === 'yes' })}
+          />
         ) : null}
         {construction.pair ? (
-          <Choice label="Which of the pair?" value={seen.onMate ? 'mate' : 'this'} options={[['this', 'This one'], ['mate', 'The other one']]} onPick={(which) => set({ onMate: which === 'mate' })} />
+          <Choice
+            label="Which of the pair?"
+            value={seen.onMate ? 'mate' : 'this'}
+            options={[
+              ['this', 'This one'],
+              ['mate', 'The other one'],
+            ]}
+            onPick={(which) => set({ onMate: which === 'mate' })}
+          />
         ) : null}
       </div>
       <Measures toMend={toMend} construction={construction.id} edit={editDamage} isWrong={wrong} />
@@ -108,7 +136,10 @@ function GoesThrough({ depthMm, skinMm, onDepth }: { depthMm: number; skinMm: nu
     <Choice
       label="Does it go through?"
       value={depthMm >= skinMm ? 'through' : 'surface'}
-      options={[['through', 'Through'], ['surface', 'Surface only']]}
+      options={[
+        ['through', 'Through'],
+        ['surface', 'Surface only'],
+      ]}
       onPick={(answer) => onDepth(answer === 'through' ? skinMm : skinMm / 2)}
     />
   );
@@ -126,14 +157,35 @@ function ShapeFields({ shape, onShape, isWrong }: ShapeProps) {
   const step = units === 'us' ? 0.1 : 1;
   if (shape.kind === 'round') {
     return (
-      <NumberField label="Across" value={length.shown(shape.diameterMm, units)} unit={unit} step={step} wrong={isWrong('shape.diameterMm')} onChange={(value) => onShape({ ...shape, diameterMm: length.kept(value, units) })} />
+      <NumberField
+        label="Across"
+        value={length.shown(shape.diameterMm, units)}
+        unit={unit}
+        step={step}
+        wrong={isWrong('shape.diameterMm')}
+        onChange={(value) => onShape({ ...shape, diameterMm: length.kept(value, units) })}
+      />
     );
   }
   if (shape.kind === 'traced') return <TraceFields points={shape.points} onChange={(points) => onShape({ kind: 'traced', points })} />;
   return (
     <div className="grid grid-cols-2 gap-2">
-      <NumberField label="Length" value={length.shown(shape.lengthMm, units)} unit={unit} step={step} wrong={isWrong('shape.lengthMm')} onChange={(value) => onShape({ ...shape, lengthMm: length.kept(value, units) })} />
-      <NumberField label="Width" value={length.shown(shape.widthMm, units)} unit={unit} step={step} wrong={isWrong('shape.widthMm')} onChange={(value) => onShape({ ...shape, widthMm: length.kept(value, units) })} />
+      <NumberField
+        label="Length"
+        value={length.shown(shape.lengthMm, units)}
+        unit={unit}
+        step={step}
+        wrong={isWrong('shape.lengthMm')}
+        onChange={(value) => onShape({ ...shape, lengthMm: length.kept(value, units) })}
+      />
+      <NumberField
+        label="Width"
+        value={length.shown(shape.widthMm, units)}
+        unit={unit}
+        step={step}
+        wrong={isWrong('shape.widthMm')}
+        onChange={(value) => onShape({ ...shape, widthMm: length.kept(value, units) })}
+      />
     </div>
   );
 }
@@ -152,7 +204,10 @@ function TraceFields({ points, onChange }: { points: readonly Schemas['PointMm']
           defaultValue={text}
           className="h-11 w-full rounded-sm border-2 border-line bg-sheet px-2"
           onBlur={(event) => {
-            const pairs = event.target.value.split(/\s+/).filter(Boolean).map((pair) => pair.split(',').map(Number));
+            const pairs = event.target.value
+              .split(/\s+/)
+              .filter(Boolean)
+              .map((pair) => pair.split(',').map(Number));
             const next = pairs.map(([x, y]) => ({ x: kept(x), y: kept(y) }));
             if (event.target.value !== text) onChange(next);
           }}
@@ -166,12 +221,42 @@ function TraceFields({ points, onChange }: { points: readonly Schemas['PointMm']
   );
 }
 
-function FinFields({ fin, onChange, isWrong }: { fin: Schemas['FinCheck']; onChange: (fin: Schemas['FinCheck']) => void; isWrong: (field: string) => boolean }) {
+function FinFields({
+  fin,
+  onChange,
+  isWrong,
+}: {
+  fin: Schemas['FinCheck'];
+  onChange: (fin: Schemas['FinCheck']) => void;
+  isWrong: (field: string) => boolean;
+}) {
   return (
     <div className="grid gap-x-5 gap-y-3 sm:grid-cols-3">
-      <Choice label="Fin rocked by hand" value={fin.rocks ? 'rocks' : 'firm'} options={[['firm', 'Firm'], ['rocks', 'Rocks']]} onPick={(rocks) => onChange({ ...fin, rocks: rocks === 'rocks' })} />
-      <NumberField label="Cant of this fin" value={fin.cantDeg} unit="°" step={0.5} wrong={isWrong('fin.cantDeg')} onChange={(cantDeg) => onChange({ ...fin, cantDeg })} />
-      <NumberField label="Cant of its twin" value={fin.twinCantDeg} unit="°" step={0.5} wrong={isWrong('fin.twinCantDeg')} onChange={(twinCantDeg) => onChange({ ...fin, twinCantDeg })} />
+      <Choice
+        label="Fin rocked by hand"
+        value={fin.rocks ? 'rocks' : 'firm'}
+        options={[
+          ['firm', 'Firm'],
+          ['rocks', 'Rocks'],
+        ]}
+        onPick={(rocks) => onChange({ ...fin, rocks: rocks === 'rocks' })}
+      />
+      <NumberField
+        label="Cant of this fin"
+        value={fin.cantDeg}
+        unit="°"
+        step={0.5}
+        wrong={isWrong('fin.cantDeg')}
+        onChange={(cantDeg) => onChange({ ...fin, cantDeg })}
+      />
+      <NumberField
+        label="Cant of its twin"
+        value={fin.twinCantDeg}
+        unit="°"
+        step={0.5}
+        wrong={isWrong('fin.twinCantDeg')}
+        onChange={(twinCantDeg) => onChange({ ...fin, twinCantDeg })}
+      />
     </div>
   );
 }
@@ -181,8 +266,21 @@ function ItemFields({ repairCase, change }: FieldsProps) {
   const { item, wanted } = repairCase;
   return (
     <div className="grid gap-x-5 gap-y-3 border-t border-line pt-3 sm:grid-cols-2">
-      <Choice label="Warranty" value={item.warranty} options={entries(warrantyWords)} onPick={(warranty) => change({ ...repairCase, item: { ...item, warranty } })} />
-      <Choice label="How long should it last?" value={wanted.permanence ?? 'lasting'} options={[['lasting', 'For good'], ['for-now', 'For now']]} onPick={(permanence) => change(withWanted(repairCase, { permanence }))} />
+      <Choice
+        label="Warranty"
+        value={item.warranty}
+        options={entries(warrantyWords)}
+        onPick={(warranty) => change({ ...repairCase, item: { ...item, warranty } })}
+      />
+      <Choice
+        label="How long should it last?"
+        value={wanted.permanence ?? 'lasting'}
+        options={[
+          ['lasting', 'For good'],
+          ['for-now', 'For now'],
+        ]}
+        onPick={(permanence) => change(withWanted(repairCase, { permanence }))}
+      />
       <label>
         <span className="lettering mb-1 block">Needed by</span>
         <input
@@ -195,7 +293,11 @@ function ItemFields({ repairCase, change }: FieldsProps) {
       <Choice
         label="Mended here before with"
         value={item.earlierMend ?? 'nothing'}
-        options={[['nothing', 'Nothing'], ['polyester', 'Polyester'], ['epoxy', 'Epoxy']]}
+        options={[
+          ['nothing', 'Nothing'],
+          ['polyester', 'Polyester'],
+          ['epoxy', 'Epoxy'],
+        ]}
         onPick={(before) => change({ ...repairCase, item: { ...item, earlierMend: before === 'nothing' ? null : before } })}
       />
     </div>
@@ -207,17 +309,58 @@ function BenchFields({ repairCase, construction, change, problems }: FieldsProps
   const { bench, wanted } = repairCase;
   return (
     <div className="grid gap-x-5 gap-y-3 border-t border-line pt-3 sm:grid-cols-3">
-      <NumberField label="Bench" value={temperature.shown(bench.temperatureC, units)} unit={temperature.unit(units)} step={1} wrong={isWrong(problems, 'bench.temperatureC')} onChange={(value) => change(withBench(repairCase, { temperatureC: temperature.kept(value, units) }))} />
-      <NumberField label="Humidity" value={bench.relativeHumidityPercent} unit="%" step={1} wrong={isWrong(problems, 'bench.relativeHumidityPercent')} onChange={(relativeHumidityPercent) => change(withBench(repairCase, { relativeHumidityPercent }))} />
-      <NumberField label="Hottest in use" value={temperature.shown(wanted.hottestInUseC ?? 45, units)} unit={temperature.unit(units)} step={5} wrong={isWrong(problems, 'wanted.hottestInUseC')} onChange={(value) => change(withWanted(repairCase, { hottestInUseC: temperature.kept(value, units) }))} />
+      <NumberField
+        label="Bench"
+        value={temperature.shown(bench.temperatureC, units)}
+        unit={temperature.unit(units)}
+        step={1}
+        wrong={isWrong(problems, 'bench.temperatureC')}
+        onChange={(value) => change(withBench(repairCase, { temperatureC: temperature.kept(value, units) }))}
+      />
+      <NumberField
+        label="Humidity"
+        value={bench.relativeHumidityPercent}
+        unit="%"
+        step={1}
+        wrong={isWrong(problems, 'bench.relativeHumidityPercent')}
+        onChange={(relativeHumidityPercent) => change(withBench(repairCase, { relativeHumidityPercent }))}
+      />
+      <NumberField
+        label="Hottest in use"
+        value={temperature.shown(wanted.hottestInUseC, units)}
+        unit={temperature.unit(units)}
+        step={5}
+        wrong={isWrong(problems, 'wanted.hottestInUseC')}
+        onChange={(value) => change(withWanted(repairCase, { hottestInUseC: temperature.kept(value, units) }))}
+      />
       {construction.pressureKpa == null ? null : (
-        <NumberField label="Highest altitude in use" value={altitude.shown(wanted.usedAtM ?? bench.altitudeM ?? 0, units)} unit={altitude.unit(units)} step={100} wrong={isWrong(problems, 'wanted.usedAtM')} onChange={(value) => change(withWanted(repairCase, { usedAtM: altitude.kept(value, units) }))} />
+        <NumberField
+          label="Highest altitude in use"
+          value={altitude.shown(wanted.usedAtM ?? bench.altitudeM, units)}
+          unit={altitude.unit(units)}
+          step={100}
+          wrong={isWrong(problems, 'wanted.usedAtM')}
+          onChange={(value) => change(withWanted(repairCase, { usedAtM: altitude.kept(value, units) }))}
+        />
       )}
       {construction.family === 'boards' ? (
-        <Choice label="Tint bare foam" value={wanted.tint ? 'yes' : 'no'} options={[['no', 'No'], ['yes', 'Yes']]} onPick={(tint) => change(withWanted(repairCase, { tint: tint === 'yes' }))} />
+        <Choice
+          label="Tint bare foam"
+          value={wanted.tint ? 'yes' : 'no'}
+          options={[
+            ['no', 'No'],
+            ['yes', 'Yes'],
+          ]}
+          onPick={(tint) => change(withWanted(repairCase, { tint: tint === 'yes' }))}
+        />
       ) : null}
       <div className="sm:col-span-3">
-        <Choice label="Light for light-cured resin" value={bench.light ?? 'full-sun'} options={entries(lightWords)} onPick={(light) => change(withBench(repairCase, { light }))} />
+        <Choice
+          label="Light for light-cured resin"
+          value={bench.light ?? 'full-sun'}
+          options={entries(lightWords)}
+          onPick={(light) => change(withBench(repairCase, { light }))}
+        />
       </div>
     </div>
   );

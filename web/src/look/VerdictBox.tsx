@@ -12,7 +12,11 @@ export function VerdictBox({ desk, onMatch }: { desk: MendDesk; onMatch: () => v
   const here = decision === 'mend' || decision === 'mend-for-now';
   const draft = mend.status === 'draft';
   return (
-    <section aria-label="Verdict" aria-live="polite" className={`border-l-8 bg-sheet py-2 pr-3 pl-4 ${here ? 'border-good' : 'border-late'} ${problems.length > 0 ? 'opacity-60' : ''}`}>
+    <section
+      aria-label="Verdict"
+      aria-live="polite"
+      className={`border-l-8 bg-sheet py-2 pr-3 pl-4 ${here ? 'border-good' : 'border-late'} ${problems.length > 0 ? 'opacity-60' : ''}`}
+    >
       <div className="flex flex-wrap items-center justify-between gap-3">
         <h2 className={`text-3xl ${here ? 'text-good' : 'text-late'}`}>
           <span aria-hidden>{marks[decision]} </span>

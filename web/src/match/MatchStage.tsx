@@ -148,7 +148,13 @@ function Wishes({ desk, planned, catalogue }: { desk: MendDesk; planned: Planned
     <section className="grid gap-x-6 gap-y-3 border-t-2 border-ink pt-3 sm:grid-cols-2">
       <h3 className="text-xl sm:col-span-2">Priorities and approach</h3>
       {(['fast', 'lasting', 'tidy', 'cheap'] as const).map((name) => (
-        <Choice key={name} label={name[0]!.toUpperCase() + name.slice(1)} value={String(weights[name])} options={levels} onPick={(level) => edit((now) => withWanted(now, { weights: { ...weights, [name]: Number(level) } }))} />
+        <Choice
+          key={name}
+          label={name[0]!.toUpperCase() + name.slice(1)}
+          value={String(weights[name])}
+          options={levels}
+          onPick={(level) => edit((now) => withWanted(now, { weights: { ...weights, [name]: Number(level) } }))}
+        />
       ))}
       {planned.schools.map((taken) => (
         <School key={taken.id} taken={taken} catalogue={catalogue} onPick={(option) => editDamage((now) => withSchool(now, taken.id, option))} />

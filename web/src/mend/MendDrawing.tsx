@@ -86,11 +86,7 @@ export function MendDrawing({ desk, catalogue, stage }: { desk: MendDesk; catalo
   return (
     <div ref={box} className="flex flex-col gap-2">
       {stage === 'mend' ? null : (
-        <DamageTabs
-          desk={desk}
-          shown={number}
-          usual={draft && stage === 'look' ? catalogue.usualDamages[repairCase.item.construction]?.[0] : undefined}
-        />
+        <DamageTabs desk={desk} shown={number} usual={draft && stage === 'look' ? catalogue.usualDamages[repairCase.item.construction]?.[0] : undefined} />
       )}
       {!skin ? [through, fromAbove] : stage === 'look' ? fromAbove : [fromAbove, through]}
     </div>

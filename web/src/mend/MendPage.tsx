@@ -39,18 +39,18 @@ function MendAt({ id, stage: at }: { id: string; stage: Stage }) {
   }
   return (
     <PlanFigures plan={desk.plan} repairCase={desk.repairCase}>
-    <div className="mx-auto max-w-[1500px] px-5 pb-8">
-      <Heading desk={desk} stage={at} />
-      <Conflict desk={desk} />
-      <div className="grid gap-x-8 gap-y-4 pt-3 lg:grid-cols-[minmax(0,43fr)_minmax(0,57fr)]">
-        <div className={`min-w-0 lg:sticky lg:top-2 lg:self-start ${at === 'mend' ? 'order-last lg:order-none' : ''}`}>
-          <MendDrawing desk={desk} catalogue={catalogue.data} stage={at} />
-        </div>
-        <div className="min-w-0">
-          <StageBody stage={at} desk={desk} catalogue={catalogue.data} goTo={goTo} />
+      <div className="mx-auto max-w-[1500px] px-5 pb-8">
+        <Heading desk={desk} stage={at} />
+        <Conflict desk={desk} />
+        <div className="grid gap-x-8 gap-y-4 pt-3 lg:grid-cols-[minmax(0,43fr)_minmax(0,57fr)]">
+          <div className={`min-w-0 lg:sticky lg:top-2 lg:self-start ${at === 'mend' ? 'order-last lg:order-none' : ''}`}>
+            <MendDrawing desk={desk} catalogue={catalogue.data} stage={at} />
+          </div>
+          <div className="min-w-0">
+            <StageBody stage={at} desk={desk} catalogue={catalogue.data} goTo={goTo} />
+          </div>
         </div>
       </div>
-    </div>
     </PlanFigures>
   );
 }

@@ -73,7 +73,13 @@ export function PlanStage({ desk, goTo }: StageProps) {
       <Problems problems={problems} />
       <Clock desk={desk} plan={plan} />
       <Warnings plan={plan} now={now} zone={zone} />
-      <Papers id={mend.id} mixes={plan.steps.some((step) => step.stage === 'mix')} damages={plan.damages} placements={plan.placements ?? noPlacements} offcuts={desk.repairCase.offcuts} />
+      <Papers
+        id={mend.id}
+        mixes={plan.steps.some((step) => step.stage === 'mix')}
+        damages={plan.damages}
+        placements={plan.placements ?? noPlacements}
+        offcuts={desk.repairCase.offcuts}
+      />
       <ol>
         {plan.steps.map((step, i) => (
           <Step key={step.id} step={step} time={plan.timeline[i]!} number={i + 1} plan={plan} edit={draft ? desk.edit : null} />
@@ -108,7 +114,11 @@ function Clock({ desk, plan }: { desk: MendDesk; plan: RepairPlan }) {
           <Slider.Track className="h-1.5 w-full bg-early-soft">
             <Slider.Range className="absolute h-1.5 bg-resin" />
           </Slider.Track>
-          <Slider.Thumb aria-label="Bench temperature" aria-valuetext={measure(temperatureC, '°C', 1, units)} className="block h-9 w-6 rounded-sm border-2 border-ink bg-sheet" />
+          <Slider.Thumb
+            aria-label="Bench temperature"
+            aria-valuetext={measure(temperatureC, '°C', 1, units)}
+            className="block h-9 w-6 rounded-sm border-2 border-ink bg-sheet"
+          />
         </Slider.Root>
         <output className="numeral w-24 text-right text-2xl">
           {temperature.shown(temperatureC, units)} {temperature.unit(units)}
@@ -128,7 +138,11 @@ function Warnings({ plan, now, zone }: { plan: RepairPlan; now: number; zone: st
       ))}
       {plan.properRepairBy ? (
         <Notice tone="early" word="For now only.">
-          The proper repair is booked for {when(plan.properRepairBy, now, zone)} when this one is handed back. {plan.damages.flatMap((damage) => damage.properRepair ?? []).map((what) => `${what}.`).join(' ')}
+          The proper repair is booked for {when(plan.properRepairBy, now, zone)} when this one is handed back.{' '}
+          {plan.damages
+            .flatMap((damage) => damage.properRepair ?? [])
+            .map((what) => `${what}.`)
+            .join(' ')}
         </Notice>
       ) : null}
     </>
@@ -165,7 +179,12 @@ const Papers = memo(function Papers({ id, mixes, damages, placements, offcuts }:
                 : `${measure(patch.lengthMm, 'mm', 0, units)} × ${measure(patch.widthMm, 'mm', 0, units)}`}
             </span>{' '}
             <span className="text-sm text-faint">{patch.plain ? '' : 'to template'}</span>
-            <span className="block text-sm text-faint">{cutFrom(placements.find((each) => each.damage === number && each.patch === patch.order), units)}</span>
+            <span className="block text-sm text-faint">
+              {cutFrom(
+                placements.find((each) => each.damage === number && each.patch === patch.order),
+                units,
+              )}
+            </span>
           </span>
         )),
       )}
@@ -176,7 +195,13 @@ const Papers = memo(function Papers({ id, mixes, damages, placements, offcuts }:
             <a className={link} href={`/api/mends/${id}/template.pdf?damage=${number}`} target="_blank" rel="noreferrer">
               Template{damages.length > 1 ? ` ${number}` : ''} (PDF)
             </a>
-            <a className={link} href={`/api/mends/${id}/template.svg?damage=${number}`} target="_blank" rel="noreferrer" aria-label={`Template${damages.length > 1 ? ` ${number}` : ''} (SVG)`}>
+            <a
+              className={link}
+              href={`/api/mends/${id}/template.svg?damage=${number}`}
+              target="_blank"
+              rel="noreferrer"
+              aria-label={`Template${damages.length > 1 ? ` ${number}` : ''} (SVG)`}
+            >
               SVG
             </a>
           </span>
@@ -217,7 +242,13 @@ const Step = memo(function Step({ step, time, number, plan, edit }: StepProps) {
   const point = () => highlight.set({ stepId: step.id, layer: null });
   const leave = () => highlight.set({ stepId: null, layer: null });
   return (
-    <li className="grid grid-cols-[5.2rem_minmax(0,1fr)] gap-x-4 border-t border-line py-3" onMouseEnter={point} onMouseLeave={leave} onFocus={point} onBlur={leave}>
+    <li
+      className="grid grid-cols-[5.2rem_minmax(0,1fr)] gap-x-4 border-t border-line py-3"
+      onMouseEnter={point}
+      onMouseLeave={leave}
+      onFocus={point}
+      onBlur={leave}
+    >
       <div className="text-right">
         <span className="numeral block text-3xl leading-none text-faint">{number}</span>
         <span className="text-sm leading-tight">{when(time.startsAt, now, zone)}</span>

@@ -29,7 +29,10 @@ function Label({ label, mend }: { label: CupLabel; mend: PlannedMend }) {
         <span>Mend {mend.id}</span>
       </p>
       <p className="text-lg leading-tight font-bold">{label.title}</p>
-      <p className="leading-tight text-faint">{mend.plan.damages.length > 1 ? `[${label.damage}] ` : ''}{mend.plan.damages[label.damage - 1]?.system?.materialName}</p>
+      <p className="leading-tight text-faint">
+        {mend.plan.damages.length > 1 ? `[${label.damage}] ` : ''}
+        {mend.plan.damages[label.damage - 1]?.system?.materialName}
+      </p>
       <dl className="mt-2 grid grid-cols-[minmax(0,1fr)_auto] gap-x-4 border-y border-line py-1">
         {label.parts.map((part) => (
           <div key={part.name} className="contents">

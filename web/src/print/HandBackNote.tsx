@@ -32,12 +32,11 @@ function Note({ mend }: { mend: PlannedMend }) {
             <h2 className="text-xl">What was done</h2>
             {plan.damages.map(({ number, system, verdict }) => (
               <p key={number}>
-                {damageWords(repairCase.damages[number - 1]!.seen)}. {system?.methodName}: {system?.materialName}. {verdict.decision === 'mend-for-now' ? <strong>Mended for now, not for good.</strong> : null}
+                {damageWords(repairCase.damages[number - 1]!.seen)}. {system?.methodName}: {system?.materialName}.{' '}
+                {verdict.decision === 'mend-for-now' ? <strong>Mended for now, not for good.</strong> : null}
               </p>
             ))}
-            <p>
-              {handBack ? `Handed back ${dayAndClock(handBack.at, zone)}.` : `Ready for use ${dayAndClock(readyAt, zone)}.`}
-            </p>
+            <p>{handBack ? `Handed back ${dayAndClock(handBack.at, zone)}.` : `Ready for use ${dayAndClock(readyAt, zone)}.`}</p>
           </section>
           <section>
             <h2 className="text-xl">How it was proven</h2>

@@ -24,7 +24,8 @@ function Sheet({ mend }: { mend: PlannedMend }) {
     <>
       <PaperHead mend={mend} />
       <p className="mt-2 text-lg">
-        <strong>{decisionWords[plan.verdict.decision]}.</strong> {plan.readyAt ? `Ready for use ${dayAndClock(plan.readyAt, zone)}.` : plan.verdict.reasons[0]?.text}
+        <strong>{decisionWords[plan.verdict.decision]}.</strong>{' '}
+        {plan.readyAt ? `Ready for use ${dayAndClock(plan.readyAt, zone)}.` : plan.verdict.reasons[0]?.text}
       </p>
       {plan.damages.map((planned) => (
         <Pictures key={planned.number} planned={planned} seen={repairCase.damages[planned.number - 1]!.seen} plan={plan} />
@@ -46,7 +47,11 @@ function Sheet({ mend }: { mend: PlannedMend }) {
                 const figure = plan.figures.find((each) => each.id === figureId);
                 return figure ? (
                   <span key={figureId} className="grid grid-cols-[minmax(0,1fr)_auto] gap-x-2">
-                    {figure.label} <strong className="numeral">{measure(figure.value, figure.unit, figure.decimals, units)}{figure.setByHand ? '*' : ''}</strong>
+                    {figure.label}{' '}
+                    <strong className="numeral">
+                      {measure(figure.value, figure.unit, figure.decimals, units)}
+                      {figure.setByHand ? '*' : ''}
+                    </strong>
                   </span>
                 ) : null;
               })}
@@ -64,7 +69,8 @@ function Sheet({ mend }: { mend: PlannedMend }) {
       </ul>
       {handBack ? (
         <p className="mt-3 border-t-2 border-ink pt-2 text-lg whitespace-pre-line">
-          <strong>Handed back {dayAndClock(handBack.at, zone)}.</strong> {handBack.text} {plan.properRepairBy ? `Proper repair by ${dayAndClock(plan.properRepairBy, zone)}.` : ''}
+          <strong>Handed back {dayAndClock(handBack.at, zone)}.</strong> {handBack.text}{' '}
+          {plan.properRepairBy ? `Proper repair by ${dayAndClock(plan.properRepairBy, zone)}.` : ''}
         </p>
       ) : null}
     </>
@@ -98,7 +104,8 @@ function ByHand({ figures }: { figures: readonly Figure[] }) {
     <ul className="mt-3 border-t-2 border-ink pt-2 text-sm">
       {figures.map((figure) => (
         <li key={figure.id}>
-          * {figure.label}: set by hand, calculated {measure(figure.setByHand?.computed ?? figure.value, figure.unit, figure.decimals, units)}. {figure.setByHand?.reason}
+          * {figure.label}: set by hand, calculated {measure(figure.setByHand?.computed ?? figure.value, figure.unit, figure.decimals, units)}.{' '}
+          {figure.setByHand?.reason}
         </li>
       ))}
     </ul>

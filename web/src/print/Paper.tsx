@@ -23,7 +23,8 @@ export function Paper({ from, of: Content }: Props) {
   const { id = '' } = useParams({ strict: false });
   const query = useQuery(mendQuery(Number(id)));
   const mend = query.data;
-  if (!mend?.plan) return <div className="p-5">{query.error ? <Problems problems={problemsIn(query.error)} /> : mend ? 'There is no plan to print.' : 'Loading …'}</div>;
+  if (!mend?.plan)
+    return <div className="p-5">{query.error ? <Problems problems={problemsIn(query.error)} /> : mend ? 'There is no plan to print.' : 'Loading …'}</div>;
   return (
     <article className="mx-auto max-w-5xl bg-sheet px-8 py-6 print:max-w-none print:bg-white print:p-0">
       <div className="no-print mb-4 flex gap-3">

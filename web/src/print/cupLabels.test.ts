@@ -8,7 +8,15 @@ const plan = (figures: ReturnType<typeof figure>[], useWithinMin: number | null 
     figures,
     steps: [
       { id: 'cut', stage: 'prepare', title: 'Cut away', figures: [], useWithinMin: null, pour: null, timing: { damage: 1 } },
-      { id: '2:fill-mix', stage: 'mix', title: 'Mix the fill', figures: [], useWithinMin, pour: { parts: figures.map((each) => each.id).filter((id) => id !== cups), lead: [], cups }, timing: { damage: 2 } },
+      {
+        id: '2:fill-mix',
+        stage: 'mix',
+        title: 'Mix the fill',
+        figures: [],
+        useWithinMin,
+        pour: { parts: figures.map((each) => each.id).filter((id) => id !== cups), lead: [], cups },
+        timing: { damage: 2 },
+      },
     ],
   }) as unknown as RepairPlan;
 
@@ -19,7 +27,10 @@ describe('cup labels', () => {
 
   it('name what is poured, in the order of the plan', () => {
     const label = cupLabels(plan([figure('fill.part-a', 'Resin (A)', 10, 'mL'), figure('fill.part-b', 'Hardener (B)', 5, 'mL')]), 'metric')[0]!;
-    expect(label.parts).toEqual([{ name: 'Resin (A)', amount: '10.0 mL' }, { name: 'Hardener (B)', amount: '5.0 mL' }]);
+    expect(label.parts).toEqual([
+      { name: 'Resin (A)', amount: '10.0 mL' },
+      { name: 'Hardener (B)', amount: '5.0 mL' },
+    ]);
   });
 
   it('never give longer than the pot lives, and nothing where it has no end', () => {
@@ -29,7 +40,18 @@ describe('cup labels', () => {
 
   // A label with the whole batch on it would put three cups' worth into one, and that cup smokes.
   it('give what goes into one cup where the batch is split', () => {
-    const label = cupLabels(plan([figure('fill.batches', 'Batches', 3, ''), figure('fill.part-a', 'Resin (A)', 90, 'mL'), { ...figure('fill.catalyst-drops', 'Catalyst', 8, 'drops'), decimals: 0 }], 29.95, 'fill.batches'), 'metric')[0]!;
+    const label = cupLabels(
+      plan(
+        [
+          figure('fill.batches', 'Batches', 3, ''),
+          figure('fill.part-a', 'Resin (A)', 90, 'mL'),
+          { ...figure('fill.catalyst-drops', 'Catalyst', 8, 'drops'), decimals: 0 },
+        ],
+        29.95,
+        'fill.batches',
+      ),
+      'metric',
+    )[0]!;
     expect(label.cups).toBe(3);
     expect(label.parts.map((part) => part.amount)).toEqual(['30.0 mL', '2.7 drops']);
   });

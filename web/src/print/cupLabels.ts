@@ -27,7 +27,10 @@ export function cupLabels(plan: RepairPlan, units: Units): CupLabel[] {
         title: step.title,
         parts: (step.pour?.parts ?? [])
           .flatMap((id) => figures.get(id) ?? [])
-          .map((figure) => ({ name: figure.label, amount: measure(figure.value / cups, figure.unit, cups > 1 ? Math.max(1, figure.decimals) : figure.decimals, units) })),
+          .map((figure) => ({
+            name: figure.label,
+            amount: measure(figure.value / cups, figure.unit, cups > 1 ? Math.max(1, figure.decimals) : figure.decimals, units),
+          })),
         cups,
         useWithin: step.useWithinMin === null ? null : `${Math.floor(step.useWithinMin)} min`,
       };

@@ -17,7 +17,12 @@ export function ProveStage({ desk, catalogue, goTo }: StageProps) {
   const { units } = useUnits();
   const now = useNow();
   const zone = useZone();
-  if (!plan?.damages.some((damage) => damage.system)) return <Notice tone="early" word="Nothing to prove.">This one is not mended here.</Notice>;
+  if (!plan?.damages.some((damage) => damage.system))
+    return (
+      <Notice tone="early" word="Nothing to prove.">
+        This one is not mended here.
+      </Notice>
+    );
   const run = mend.run;
   const tests = proofs(plan, run, catalogue);
   const done = run !== null && run.currentStepId === null;
@@ -31,10 +36,18 @@ export function ProveStage({ desk, catalogue, goTo }: StageProps) {
       </ul>
       <Problems problems={desk.refused} />
       {mend.status === 'handed-back' ? <HandedBack mend={mend} now={now} zone={zone} /> : null}
-      {mend.status === 'running' ? done ? <HandBack draft={aftercareLines(plan, run, units, zone).join('\n')} onHandBack={(text) => desk.happened({ kind: 'hand-back', stepId: null, text, value: null, passed: null })} busy={desk.busy} /> : (
-        <Button look="main" size="hand" className="self-start" onClick={() => goTo('mend')}>
-          Continue the mend
-        </Button>
+      {mend.status === 'running' ? (
+        done ? (
+          <HandBack
+            draft={aftercareLines(plan, run, units, zone).join('\n')}
+            onHandBack={(text) => desk.happened({ kind: 'hand-back', stepId: null, text, value: null, passed: null })}
+            busy={desk.busy}
+          />
+        ) : (
+          <Button look="main" size="hand" className="self-start" onClick={() => goTo('mend')}>
+            Continue the mend
+          </Button>
+        )
       ) : null}
       <History mend={mend} now={now} zone={zone} />
     </div>
@@ -80,7 +93,12 @@ function HandBack({ draft, onHandBack, busy }: { draft: string; onHandBack: (tex
     >
       <label>
         <span className="lettering block">What to watch, and when to look again</span>
-        <textarea className="h-64 w-full rounded-sm border-2 border-strong-line bg-sheet p-3 text-lg" aria-describedby={hint} value={text} onChange={(event) => setText(event.target.value)} />
+        <textarea
+          className="h-64 w-full rounded-sm border-2 border-strong-line bg-sheet p-3 text-lg"
+          aria-describedby={hint}
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+        />
       </label>
       <p id={hint} className="-mt-2 text-sm text-faint">
         Drafted from the plan and from what happened. Change what you know better; it goes on the note and into the log.
@@ -108,7 +126,11 @@ function HandedBack({ mend, now, zone }: { mend: MendView; now: number; zone: st
           In the log
         </Link>
         {mend.followedByMendId ? (
-          <Link to="/mends/$id/$stage" params={{ id: String(mend.followedByMendId), stage: 'look' }} className="inline-flex min-h-11 items-center underline underline-offset-4">
+          <Link
+            to="/mends/$id/$stage"
+            params={{ id: String(mend.followedByMendId), stage: 'look' }}
+            className="inline-flex min-h-11 items-center underline underline-offset-4"
+          >
             The proper repair, booked
           </Link>
         ) : null}
@@ -141,7 +163,8 @@ function History({ mend, now, zone }: { mend: MendView; now: number; zone: strin
           <li key={event.number} className="grid grid-cols-[9rem_minmax(0,1fr)] gap-x-4 border-b border-line py-0.5">
             <span className="numeral text-right text-faint">{when(event.at, now, zone)}</span>
             <span>
-              {title(event.stepId)} <strong>{eventWords[event.kind]}</strong> {event.value ?? ''} {event.text ?? ''} {event.kind === 'proof' ? (event.passed ? 'passed' : 'failed') : ''}
+              {title(event.stepId)} <strong>{eventWords[event.kind]}</strong> {event.value ?? ''} {event.text ?? ''}{' '}
+              {event.kind === 'proof' ? (event.passed ? 'passed' : 'failed') : ''}
             </span>
           </li>
         ))}

@@ -5,12 +5,25 @@ import { aftercareLines } from './aftercare';
 const bleed = { id: 'air.bleed', label: 'Bleed to', value: 87, unit: 'kPa', decimals: 0 };
 type Damage = Partial<Schemas['PlannedDamage']>;
 const plan = ({ aftercare = { watch: [], lookAgainAt: null }, properRepair, ...change }: Damage & Partial<RepairPlan>, ...others: Damage[]) =>
-  ({ figures: [bleed], readyAt: '2026-11-25T12:00:00Z', fullCureAt: '2026-11-25T12:00:00Z', properRepairBy: null, damages: [{ aftercare, properRepair }, ...others], ...change }) as unknown as RepairPlan;
+  ({
+    figures: [bleed],
+    readyAt: '2026-11-25T12:00:00Z',
+    fullCureAt: '2026-11-25T12:00:00Z',
+    properRepairBy: null,
+    damages: [{ aftercare, properRepair }, ...others],
+    ...change,
+  }) as unknown as RepairPlan;
 const lines = (change: Damage & Partial<RepairPlan>) => aftercareLines(plan(change), null, 'metric', 'Europe/Dublin');
 
 describe('what goes back with the item', () => {
   it('says what to watch, with the figure that goes with it', () => {
-    const aftercare = { watch: [{ id: 'a', text: 'Let air out in the sun.', figure: 'air.bleed' }, { id: 'b', text: 'Soap it.', figure: null }], lookAgainAt: '2026-12-02T12:00:00Z' };
+    const aftercare = {
+      watch: [
+        { id: 'a', text: 'Let air out in the sun.', figure: 'air.bleed' },
+        { id: 'b', text: 'Soap it.', figure: null },
+      ],
+      lookAgainAt: '2026-12-02T12:00:00Z',
+    };
     expect(lines({ aftercare })).toEqual(['Let air out in the sun. Bleed to: 87 kPa.', 'Soap it.', 'Look again Wed 2 Dec.']);
     expect(aftercareLines(plan({ aftercare }), null, 'us', 'Europe/Dublin')[0]).toBe('Let air out in the sun. Bleed to: 12.6 psi.');
   });

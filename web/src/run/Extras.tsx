@@ -25,7 +25,11 @@ export function Extras({ desk }: { desk: MendDesk }) {
   return (
     <section aria-label="Other actions" className="flex flex-col gap-2 border-t border-line pt-3">
       <Line label="Note" action="Save note" onKeep={(text) => happened({ kind: 'note', stepId: null, text, value: null, passed: null })} />
-      <Line label="Another leak or flaw, found at" action="Save find" onKeep={(text) => happened({ kind: 'find', stepId: mend.run?.currentStepId ?? null, text, value: null, passed: null })} />
+      <Line
+        label="Another leak or flaw, found at"
+        action="Save find"
+        onKeep={(text) => happened({ kind: 'find', stepId: mend.run?.currentStepId ?? null, text, value: null, passed: null })}
+      />
       {finds.length > 0 ? (
         <p>
           <strong>Found while working:</strong> {finds.join('; ')}. On the item&rsquo;s record; each needs a mend of its own.
@@ -40,12 +44,23 @@ export function Extras({ desk }: { desk: MendDesk }) {
             setReading('');
           }}
         >
-          <input aria-label={`Bench now, ${temperature.unit(units)}`} placeholder={`Bench now, ${temperature.unit(units)}`} inputMode="decimal" className={`${field} w-44`} value={reading} onChange={(event) => setReading(event.target.value)} />
+          <input
+            aria-label={`Bench now, ${temperature.unit(units)}`}
+            placeholder={`Bench now, ${temperature.unit(units)}`}
+            inputMode="decimal"
+            className={`${field} w-44`}
+            value={reading}
+            onChange={(event) => setReading(event.target.value)}
+          />
           <Button type="submit" className="min-h-14" disabled={reading.trim() === ''}>
             Save reading
           </Button>
         </form>
-        <Button className="min-h-14" disabled={!canUndo || busy} onClick={() => happened({ kind: 'undo', stepId: null, text: null, value: null, passed: null })}>
+        <Button
+          className="min-h-14"
+          disabled={!canUndo || busy}
+          onClick={() => happened({ kind: 'undo', stepId: null, text: null, value: null, passed: null })}
+        >
           Undo last <kbd className="text-sm">U</kbd>
         </Button>
       </div>

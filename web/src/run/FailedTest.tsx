@@ -18,7 +18,11 @@ export function FailedTest({ desk, step, leadsBackTo }: { desk: MendDesk; step: 
       <div className="flex flex-wrap items-end gap-3">
         <label className="flex-1">
           <span className="lettering block">Go back to</span>
-          <select className="h-16 w-full rounded-sm border-2 border-strong-line bg-sheet px-3 text-lg" value={target} onChange={(event) => setTarget(event.target.value)}>
+          <select
+            className="h-16 w-full rounded-sm border-2 border-strong-line bg-sheet px-3 text-lg"
+            value={target}
+            onChange={(event) => setTarget(event.target.value)}
+          >
             {before.map((each, i) => (
               <option key={each.id} value={each.id}>
                 {i + 1}. {each.title}
@@ -26,7 +30,12 @@ export function FailedTest({ desk, step, leadsBackTo }: { desk: MendDesk; step: 
             ))}
           </select>
         </label>
-        <Button size="hand" look="main" disabled={desk.busy} onClick={() => desk.happened({ kind: 'redo', stepId: target, text: null, value: null, passed: null })}>
+        <Button
+          size="hand"
+          look="main"
+          disabled={desk.busy}
+          onClick={() => desk.happened({ kind: 'redo', stepId: target, text: null, value: null, passed: null })}
+        >
           Go back there
         </Button>
       </div>

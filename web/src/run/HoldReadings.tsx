@@ -10,7 +10,17 @@ const tones = { pass: 'good', fail: 'late', 'not-yet': 'early' } as const;
 const words = { pass: 'It holds.', fail: 'It leaks.', 'not-yet': 'Not yet.' };
 
 /** Readings of a hold test: gauge, air and barometer. The regression takes warmth and weather out and says when it can tell. */
-export function HoldReadings({ hold, test, stepId, desk }: { hold: NonNullable<RunState['hold']>; test: Schemas['ProofTest']; stepId: string; desk: MendDesk }) {
+export function HoldReadings({
+  hold,
+  test,
+  stepId,
+  desk,
+}: {
+  hold: NonNullable<RunState['hold']>;
+  test: Schemas['ProofTest'];
+  stepId: string;
+  desk: MendDesk;
+}) {
   const { units } = useUnits();
   const [gauge, setGauge] = useState('');
   const [air, setAir] = useState('');
@@ -59,7 +69,9 @@ export function HoldReadings({ hold, test, stepId, desk }: { hold: NonNullable<R
           look="main"
           className="min-h-16 text-2xl"
           disabled={desk.busy}
-          onClick={() => desk.happened({ kind: 'proof', stepId, value: Number(Math.max(0, hold.lossPercentPerHour!).toFixed(2)), passed: hold.verdict === 'pass' })}
+          onClick={() =>
+            desk.happened({ kind: 'proof', stepId, value: Number(Math.max(0, hold.lossPercentPerHour!).toFixed(2)), passed: hold.verdict === 'pass' })
+          }
         >
           Save this result
         </Button>

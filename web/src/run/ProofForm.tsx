@@ -26,7 +26,12 @@ export function ProofForm({ test, busy, onResult }: Props) {
           <span className="lettering block">
             {test.measures}, {test.unit} (passes up to {test.limit} {test.unit})
           </span>
-          <input inputMode="decimal" className="numeral h-20 w-44 rounded-sm border-2 border-strong-line bg-sheet px-4 text-4xl" value={measured} onChange={(event) => setMeasured(event.target.value)} />
+          <input
+            inputMode="decimal"
+            className="numeral h-20 w-44 rounded-sm border-2 border-strong-line bg-sheet px-4 text-4xl"
+            value={measured}
+            onChange={(event) => setMeasured(event.target.value)}
+          />
         </label>
         <Button type="submit" size="hand" look="main" className="min-h-20 flex-1 text-2xl" disabled={!ready || busy}>
           Save the result

@@ -86,9 +86,17 @@ function CurrentStep({ step, front, desk, proofs }: CurrentProps) {
           <div className="flex flex-wrap gap-x-10 gap-y-1">
             {first ? <FigureButton figure={first} large /> : null}
             {second ? <FigureButton figure={second} large /> : null}
-            {figures.filter((figure) => figure !== first && figure !== second).map((figure) => <FigureButton key={figure.id} figure={figure} />)}
+            {figures
+              .filter((figure) => figure !== first && figure !== second)
+              .map((figure) => (
+                <FigureButton key={figure.id} figure={figure} />
+              ))}
           </div>
-          {step.doNotForget ? <Notice tone="early" word="Do not forget:">{step.doNotForget}</Notice> : null}
+          {step.doNotForget ? (
+            <Notice tone="early" word="Do not forget:">
+              {step.doNotForget}
+            </Notice>
+          ) : null}
         </>
       )}
       {front.phase === 'failed' ? <FailedTest desk={desk} step={step} leadsBackTo={front.leadsBackTo} /> : null}
@@ -208,7 +216,14 @@ function Actions({ actions, desk, stepId }: { actions: readonly RunAction[]; des
   return (
     <div className="grid gap-3 sm:auto-cols-fr sm:grid-flow-col">
       {actions.map((action, i) => (
-        <Button key={action.kind} size="hand" look={i === 0 ? 'main' : 'plain'} className="min-h-20 text-2xl" disabled={desk.busy} onClick={() => desk.happened(event(action.kind, stepId))}>
+        <Button
+          key={action.kind}
+          size="hand"
+          look={i === 0 ? 'main' : 'plain'}
+          className="min-h-20 text-2xl"
+          disabled={desk.busy}
+          onClick={() => desk.happened(event(action.kind, stepId))}
+        >
           {action.words} <kbd className="text-base opacity-80">{action.key.toUpperCase()}</kbd>
         </Button>
       ))}

@@ -22,7 +22,11 @@ export function Products({ mine, setMine, catalogue }: Props) {
   const add = () => {
     const pattern = kinds.find((material) => material.id === like);
     if (!pattern || name.trim() === '') return;
-    const product = newProduct(pattern, name.trim(), [...catalogue.materials, ...products].map((material) => material.id));
+    const product = newProduct(
+      pattern,
+      name.trim(),
+      [...catalogue.materials, ...products].map((material) => material.id),
+    );
     setMine({ ...mine, products: [...products, product], shelf: mine.shelf ? [...mine.shelf, { material: product.id, useBefore: null }] : mine.shelf });
     setName('');
   };
@@ -55,7 +59,13 @@ export function Products({ mine, setMine, catalogue }: Props) {
           key={product.id}
           product={product}
           onChange={(next) => set(products.map((each, at) => (at === i ? next : each)))}
-          onRemove={() => setMine({ ...mine, products: products.filter((each) => each !== product), shelf: mine.shelf?.filter((entry) => entry.material !== product.id) ?? null })}
+          onRemove={() =>
+            setMine({
+              ...mine,
+              products: products.filter((each) => each !== product),
+              shelf: mine.shelf?.filter((entry) => entry.material !== product.id) ?? null,
+            })
+          }
         />
       ))}
     </section>
@@ -68,7 +78,14 @@ function Label({ product, onChange, onRemove }: { product: Material; onChange: (
       <legend className="px-2 text-lg font-bold">{product.name}</legend>
       <div className="grid gap-x-5 gap-y-3 sm:grid-cols-3 lg:grid-cols-5">
         {labelFields(product).map((field) => (
-          <NumberField key={field.path} label={field.words} value={field.value} unit={field.unit} step={field.step} onChange={(value) => onChange(withField(product, field.path, value))} />
+          <NumberField
+            key={field.path}
+            label={field.words}
+            value={field.value}
+            unit={field.unit}
+            step={field.step}
+            onChange={(value) => onChange(withField(product, field.path, value))}
+          />
         ))}
       </div>
       <div className="mt-3">

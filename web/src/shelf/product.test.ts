@@ -2,8 +2,28 @@ import { describe, expect, it } from 'vitest';
 import { labelFields, newProduct, withField, type Material } from './product';
 
 const cement = {
-  id: 'cement', name: 'Cement', role: 'cement', chemistry: 'vinyl', source: 'x', densityGPerMl: 0.9, skill: 1, cost: 1, hazards: [], bondsTo: ['pvc'], airInhibited: false,
-  label: { referenceC: 20, potLifeMin: null, tackOpensMin: 3, tackClosesMin: 9, loadableMin: 1440, fullMin: 2880, minimumC: 10, maximumC: 35, maximumHumidityPercent: 85 },
+  id: 'cement',
+  name: 'Cement',
+  role: 'cement',
+  chemistry: 'vinyl',
+  source: 'x',
+  densityGPerMl: 0.9,
+  skill: 1,
+  cost: 1,
+  hazards: [],
+  bondsTo: ['pvc'],
+  airInhibited: false,
+  label: {
+    referenceC: 20,
+    potLifeMin: null,
+    tackOpensMin: 3,
+    tackClosesMin: 9,
+    loadableMin: 1440,
+    fullMin: 2880,
+    minimumC: 10,
+    maximumC: 35,
+    maximumHumidityPercent: 85,
+  },
 } as unknown as Material;
 
 describe('a product from its label', () => {

@@ -57,7 +57,12 @@ export function withField(material: Material, path: string, value: number): Mate
 
 /** A product of the shop's own, like a generic material, under a name and an identifier that nothing else has. */
 export function newProduct(pattern: Material, name: string, taken: readonly string[]): Material {
-  const stem = name.toLowerCase().replaceAll(/[^a-z0-9]+/g, '-').replaceAll(/^-+|-+$/g, '').slice(0, 50) || 'own-product';
+  const stem =
+    name
+      .toLowerCase()
+      .replaceAll(/[^a-z0-9]+/g, '-')
+      .replaceAll(/^-+|-+$/g, '')
+      .slice(0, 50) || 'own-product';
   let id = `own-${stem}`;
   for (let i = 2; taken.includes(id); i++) id = `own-${stem}-${i}`;
   return { ...pattern, id, name, source: "The shop's own label." };

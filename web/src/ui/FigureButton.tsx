@@ -46,7 +46,7 @@ export function FigureButton({ figure, onSet, large }: Props) {
 function Opened({ figure, onSet, button, close }: Props & { button: RefObject<HTMLButtonElement | null>; close: () => void }) {
   return (
     <Popover.Root open modal={false} onOpenChange={close}>
-      <Popover.Anchor virtualRef={button as RefObject<HTMLButtonElement>} />
+      <Popover.Anchor virtualRef={button} />
       <Popover.Portal>
         <Popover.Content
           side="bottom"
@@ -76,7 +76,8 @@ function Why({ figure }: { figure: Figure }) {
       </p>
       {setByHand ? (
         <p className="mt-1">
-          <strong className="text-resin">Set by hand.</strong> {setByHand.reason} Calculated, it would be {measure(setByHand.computed, figure.unit, figure.decimals, units)}.
+          <strong className="text-resin">Set by hand.</strong> {setByHand.reason} Calculated, it would be{' '}
+          {measure(setByHand.computed, figure.unit, figure.decimals, units)}.
         </p>
       ) : null}
       <p className="mt-2">{derivation.rule}</p>
@@ -128,7 +129,8 @@ function InputRow({ input, of, effect }: { input: Figure; of: Figure; effect?: S
           {input.derivation.rule ? <p>{input.derivation.rule}</p> : null}
           {effect ? (
             <p>
-              At {measure(effect.value, input.unit, Math.max(input.decimals, 1), units)} it would be {measure(effect.becomes, of.unit, Math.max(of.decimals, 1), units)}.
+              At {measure(effect.value, input.unit, Math.max(input.decimals, 1), units)} it would be{' '}
+              {measure(effect.becomes, of.unit, Math.max(of.decimals, 1), units)}.
             </p>
           ) : null}
           <Inputs figure={input} />
