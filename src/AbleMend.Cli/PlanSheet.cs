@@ -2,9 +2,9 @@ using System.Globalization;
 using System.Text;
 using AbleMend.Core;
 using AbleMend.Core.Cases;
+using AbleMend.Core.Catalogue;
 using AbleMend.Core.Figures;
 using AbleMend.Core.Plans;
-using AbleMend.Core.Triage;
 using AbleMend.Core.Words;
 
 namespace AbleMend.Cli;

@@ -112,6 +112,7 @@ public static partial class OpenJson
 [JsonSerializable(typeof(IReadOnlyList<Construction>))]
 [JsonSerializable(typeof(IReadOnlyList<Material>))]
 [JsonSerializable(typeof(IReadOnlyList<MatchRule>))]
+[JsonSerializable(typeof(IReadOnlyList<TriageRule>))]
 [JsonSerializable(typeof(IReadOnlyList<Caution>))]
 [JsonSerializable(typeof(IReadOnlyList<School>))]
 [JsonSerializable(typeof(IReadOnlyList<LookTest>))]

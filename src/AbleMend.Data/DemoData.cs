@@ -1,6 +1,7 @@
 using System.Text.Json;
 using AbleMend.Core;
 using AbleMend.Core.Cases;
+using AbleMend.Core.Catalogue;
 using AbleMend.Core.Curing;
 using AbleMend.Core.Mixing;
 using AbleMend.Core.Plans;

@@ -1,9 +1,9 @@
 using AbleMend.Core;
 using AbleMend.Core.Cases;
+using AbleMend.Core.Catalogue;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Running;
-using AbleMend.Core.Triage;
 
 namespace AbleMend.Data;
 

@@ -1,4 +1,5 @@
 using AbleMend.Core.Cases;
+using AbleMend.Core.Catalogue;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Methods;
 using AbleMend.Core.Mixing;

@@ -2,6 +2,7 @@ using System.Net.Http.Json;
 using System.Text.Json;
 using AbleMend.Core;
 using AbleMend.Core.Cases;
+using AbleMend.Core.Catalogue;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Mixing;
 using AbleMend.Core.Running;

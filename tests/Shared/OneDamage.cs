@@ -1,13 +1,10 @@
 using AbleMend.Core.Cases;
-using AbleMend.Core.Catalogue;
 using AbleMend.Core.Figures;
 using AbleMend.Core.Gear;
 using AbleMend.Core.HandingBack;
 using AbleMend.Core.Matching;
-using AbleMend.Core.Methods;
 using AbleMend.Core.Patching;
 using AbleMend.Core.Plans;
-using AbleMend.Core.Timing;
 using AbleMend.Core.Words;
 
 namespace AbleMend.Tests;

@@ -1,4 +1,3 @@
-using System.Text.Json.Serialization;
 using AbleMend.Core.Catalogue;
 using AbleMend.Core.Curing;
 using AbleMend.Core.Figures;
@@ -9,18 +8,6 @@ using AbleMend.Core.Mixing;
 using AbleMend.Core.Patching;
 
 namespace AbleMend.Core.Cases;
-
-/// <summary>Whether a warranty stands in the way.</summary>
-[JsonConverter(typeof(Kebab<Warranty>))]
-public enum Warranty
-{
-    Unknown,
-    None,
-    InForce,
-
-    /// <summary>The maker was asked and declined, or the owner gives it up.</summary>
-    Declined,
-}
 
 /// <summary>The item.</summary>
 /// <param name="Tag">Fleet tag, 1 to 40 characters.</param>

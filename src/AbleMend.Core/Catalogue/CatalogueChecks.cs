@@ -1,9 +1,10 @@
+using System.Text.RegularExpressions;
 using AbleMend.Core.Gear;
 
 namespace AbleMend.Core.Catalogue;
 
 /// <summary>Checks that the files of a catalogue hang together: every word is known, every number is inside its limits, nothing is there twice.</summary>
-internal static class CatalogueChecks
+internal static partial class CatalogueChecks
 {
     /// <summary>Everything wrong, by file and entry.</summary>
     public static IReadOnlyList<CatalogueFault> Check(CatalogueData data, KnownMethods methods) =>
@@ -13,6 +14,7 @@ internal static class CatalogueChecks
         .. CheckConstructions(data),
         .. MaterialChecks.Check(data.Materials, data),
         .. CheckRules(data, methods),
+        .. CheckTriage(data),
         .. CheckCautions(data),
         .. CheckSchools(data, methods),
         .. CheckLookTests(data),
@@ -142,6 +144,28 @@ internal static class CatalogueChecks
         var (chemistries, family) = Speaks(rule);
         return $"{rule.GetType().Name}|{string.Join(',', (chemistries ?? []).Order())}|{family}|{(rule as NotAtRule)?.Trait}|{string.Join(',', (rule as LiesFlatRule)?.Methods ?? [])}";
     }
+
+    private static IReadOnlyList<CatalogueFault> CheckTriage(CatalogueData data)
+    {
+        var checks = new EntryChecks("triage.json");
+        checks.Identifiers(data.Triage, rule => rule.Id);
+        foreach (var rule in data.Triage)
+        {
+            checks.Limits(rule, rule.Id);
+            checks.Demand(rule.When.All(signs => signs != new TriageSigns()), rule.Id, "It asks for nothing, so it would apply to every damage.", "Say what has to be seen.");
+            foreach (var signs in rule.When)
+            {
+                checks.Known(new[] { signs.LayerFamily, signs.OuterFamily }.OfType<string>().ToList(), rule.Id, "family", Words(data.Vocabulary.Families));
+            }
+
+            checks.Known(Spoken().Matches(rule.Text).Select(found => found.Groups[1].Value).ToList(), rule.Id, "thing that a text can speak of", TriageRule.Speakable);
+        }
+
+        return checks.Faults;
+    }
+
+    [GeneratedRegex(@"\{(?:the )?([^\d}][^}]*)\}")]
+    private static partial Regex Spoken();
 
     private static IReadOnlyList<CatalogueFault> CheckCautions(CatalogueData data)
     {

@@ -11,6 +11,7 @@ namespace AbleMend.Core.Catalogue;
 /// <param name="Constructions">How items are built.</param>
 /// <param name="Materials">What mends them.</param>
 /// <param name="Rules">Rules of matching.</param>
+/// <param name="Triage">Rules of triage, in the order in which they are asked.</param>
 /// <param name="Cautions">Cautions.</param>
 /// <param name="Schools">Questions on which practitioners disagree.</param>
 /// <param name="LookTests">Ways of finding what leaks or hides.</param>
@@ -21,6 +22,7 @@ internal sealed record CatalogueData(
     IReadOnlyList<Construction> Constructions,
     IReadOnlyList<Material> Materials,
     IReadOnlyList<MatchRule> Rules,
+    IReadOnlyList<TriageRule> Triage,
     IReadOnlyList<Caution> Cautions,
     IReadOnlyList<School> Schools,
     IReadOnlyList<LookTest> LookTests,

@@ -14,7 +14,7 @@ public static class CatalogueLoader
 
     /// <value>The files of a catalogue, without their ending.</value>
     public static IReadOnlyList<string> Files { get; } =
-        ["vocabulary", "substances", "constructions", "materials", "rules", "cautions", "schools", "look-tests", "aftercare"];
+        ["vocabulary", "substances", "constructions", "materials", "rules", "triage", "cautions", "schools", "look-tests", "aftercare"];
 
     /// <summary>Loads the shipped catalogue.</summary>
     /// <param name="methods">What ways of mending there are.</param>
@@ -43,6 +43,7 @@ public static class CatalogueLoader
         var constructions = ReadEntries<Construction>(read, "constructions", faults);
         var materials = ReadEntries<Material>(read, "materials", faults);
         var rules = ReadEntries<MatchRule>(read, "rules", faults);
+        var triage = ReadEntries<TriageRule>(read, "triage", faults);
         var cautions = ReadEntries<Caution>(read, "cautions", faults);
         var schools = ReadEntries<School>(read, "schools", faults);
         var lookTests = ReadEntries<LookTest>(read, "look-tests", faults);
@@ -52,7 +53,7 @@ public static class CatalogueLoader
             throw new CatalogueException(faults);
         }
 
-        var data = new CatalogueData(vocabulary, substances, constructions, materials, rules, cautions, schools, lookTests, aftercare);
+        var data = new CatalogueData(vocabulary, substances, constructions, materials, rules, triage, cautions, schools, lookTests, aftercare);
         faults.AddRange(CatalogueChecks.Check(data, methods));
         return faults.Count > 0 ? throw new CatalogueException(faults) : new MendCatalogue(Version, data);
     }

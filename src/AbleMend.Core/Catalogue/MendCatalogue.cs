@@ -50,6 +50,9 @@ public sealed class MendCatalogue
     /// <value>Matching rules, in the order in which they speak.</value>
     public IReadOnlyList<MatchRule> Rules => _data.Rules;
 
+    /// <value>Rules of triage, in the order in which they are asked.</value>
+    public IReadOnlyList<TriageRule> Triage => _data.Triage;
+
     /// <value>Cautions by identifier.</value>
     public FrozenDictionary<string, Caution> Cautions { get; }
 

@@ -74,7 +74,8 @@ public sealed partial class Message : IEquatable<Message>
 
     /// <summary>A sentence or name of the data files. A measure in it is written as <c>{25 mm}</c>, so that it follows the reader's units.</summary>
     /// <param name="text">The text.</param>
-    public static Message Parse(string text)
+    /// <param name="seen">What <c>{the area}</c> and its like stand for, by their names; null while nothing was seen yet.</param>
+    public static Message Parse(string text, IReadOnlyDictionary<string, Argument>? seen = null)
     {
         if (!text.Contains('{', StringComparison.Ordinal))
         {
@@ -85,7 +86,9 @@ public sealed partial class Message : IEquatable<Message>
         var template = MeasureInText().Replace(text, found =>
         {
             var number = found.Groups[1].Value;
-            measures.Add(new MeasureArgument(double.Parse(number, CultureInfo.InvariantCulture), found.Groups[2].Value, number.Split('.').ElementAtOrDefault(1)?.Length ?? 0));
+            measures.Add(found.Groups[3].Success
+                ? seen?.GetValueOrDefault(found.Groups[3].Value) ?? new TextArgument(found.Groups[3].Value)
+                : new MeasureArgument(double.Parse(number, CultureInfo.InvariantCulture), found.Groups[2].Value, number.Split('.').ElementAtOrDefault(1)?.Length ?? 0));
             return $"{{{measures.Count - 1}}}";
         });
         return new Message(template, measures);
@@ -140,7 +143,7 @@ public sealed partial class Message : IEquatable<Message>
         _deferred.Add(argument);
     }
 
-    [GeneratedRegex(@"\{(-?\d+(?:\.\d+)?) ([^}]+)\}")]
+    [GeneratedRegex(@"\{(?:(-?\d+(?:\.\d+)?) ([^}]+)|the ([^}]+))\}")]
     private static partial Regex MeasureInText();
 
     /// <summary>Something that is told when the message is read.</summary>

@@ -1,5 +1,5 @@
 using AbleMend.Core;
-using AbleMend.Core.Cases;
+using AbleMend.Core.Catalogue;
 using AbleMend.Core.Plans;
 using AbleMend.Data;
 using AbleMend.Server.Http;

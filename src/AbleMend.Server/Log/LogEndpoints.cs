@@ -1,6 +1,6 @@
 using AbleMend.Core;
+using AbleMend.Core.Catalogue;
 using AbleMend.Core.Running;
-using AbleMend.Core.Triage;
 using AbleMend.Core.Words;
 using AbleMend.Data;
 using AbleMend.Server.Mends;

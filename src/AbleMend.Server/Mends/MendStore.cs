@@ -1,6 +1,7 @@
 using System.Text.Json;
 using AbleMend.Core;
 using AbleMend.Core.Cases;
+using AbleMend.Core.Catalogue;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Running;
 using AbleMend.Data;

@@ -36,7 +36,18 @@ public class SingleFaultTests
         { "constructions", "csm-boat", "pressureKpa", "2100" },
         { "aftercare", "for-now", "lookAgainDays", "0" },
 
+        { "triage", "too-large", "when[0].allAreaAboveCm2", "0" },
+        { "triage", "brittle-all-over", "when[0].damagesAtLeast", "1" },
+        { "triage", "fin-cant-changed", "when[0].cantDiffersByMoreDeg", "90" },
+
         // A word that is in no vocabulary.
+        { "triage", "bent-metal", "when[0].layerFamily", "\"structural-mettal\"" },
+        { "triage", "bent-metal", "when[0].kinds[0]", "\"bended\"" },
+        { "triage", "heat", "when[0].causes[0]", "\"heet\"" },
+        { "triage", "new-board", "decision", "\"warrenty\"" },
+        { "triage", "too-large", "text", "\"{the area of everything} is too much for this bench.\"" },
+        { "triage", "hydrolysis", "when[0]", "{}" },
+        { "triage", "hydrolysis", "when", "[]" },
         { "rules", "styrene-dissolves-polystyrene", "chemistries[0]", "\"polyster\"" },
         { "rules", "styrene-dissolves-polystyrene", "family", "\"polystyrene-foams\"" },
         { "rules", "silicone-takes-silicone", "chemistries[0]", "\"silicon\"" },

@@ -1,4 +1,5 @@
 using AbleMend.Core.Cases;
+using AbleMend.Core.Catalogue;
 using AbleMend.Core.Curing;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Methods;
@@ -82,7 +83,7 @@ public class CheckValueTests
     public void J07_a_strip_is_scuffed_with_100_holds_for_now_and_the_proper_cement_takes_24_48_hours_and_6_days()
     {
         var plan = Worked("boat-strip-lifted");
-        plan.Verdict.Decision.ShouldBe(Core.Triage.Decision.MendForNow);
+        plan.Verdict.Decision.ShouldBe(Core.Catalogue.Decision.MendForNow);
         plan.Figure("scuff.grit").Value.ShouldBe(100);
         plan.ProperRepair!.ToString().ShouldContain("24 h, 48 h, then 6 days");
     }
@@ -109,7 +110,7 @@ public class CheckValueTests
     [Fact]
     public void J09_a_month_old_and_never_slammed_goes_back_to_the_shop() =>
         (Cases.Usual("skate-deck", DamageKind.Parted) with { Item = new ItemFacts("SKA-09", "skate-deck", 1, Warranty.Unknown) })
-            .Damaged(damage => damage with { Cause = Cause.ByItself }).Planned().Verdict.Decision.ShouldBe(Core.Triage.Decision.Warranty);
+            .Damaged(damage => damage with { Cause = Cause.ByItself }).Planned().Verdict.Decision.ShouldBe(Core.Catalogue.Decision.Warranty);
 
     [Fact]
     public void J10_the_patch_covers_all_that_lost_its_print()
@@ -172,7 +173,7 @@ public class CheckValueTests
         plan.Step("soak").Title.ToString().ShouldContain("five seconds");
         plan.Step("wrap").Timing.Wait!.OpensMin.CureMin.ShouldBe(15);
         plan.Drawing.Marks.ShouldContain(mark => mark.Kind == MarkKind.Forbidden);
-        Cases.Usual("pole-fibreglass", DamageKind.Split).Damaged(damage => damage with { Location = "ferrule" }).Planned().Verdict.Decision.ShouldBe(Core.Triage.Decision.Refuse);
+        Cases.Usual("pole-fibreglass", DamageKind.Split).Damaged(damage => damage with { Location = "ferrule" }).Planned().Verdict.Decision.ShouldBe(Core.Catalogue.Decision.Refuse);
     }
 
     [Fact]

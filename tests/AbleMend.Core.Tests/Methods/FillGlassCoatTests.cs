@@ -150,7 +150,7 @@ public class UvUnderFilmTests
     [Fact]
     public void J06_is_for_now_and_books_the_proper_repair()
     {
-        J06.Verdict.Decision.ShouldBe(Core.Triage.Decision.MendForNow);
+        J06.Verdict.Decision.ShouldBe(Core.Catalogue.Decision.MendForNow);
         (J06.ProperRepairBy - J06.StartAt)!.Value.TotalDays.ShouldBeGreaterThan(7);
     }
 

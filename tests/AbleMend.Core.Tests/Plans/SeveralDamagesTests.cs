@@ -1,8 +1,8 @@
 using AbleMend.Core.Cases;
+using AbleMend.Core.Catalogue;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Patching;
 using AbleMend.Core.Plans;
-using AbleMend.Core.Triage;
 using CsCheck;
 
 namespace AbleMend.Core.Tests.Plans;
@@ -142,9 +142,10 @@ public class SeveralDamagesTests
     [Fact]
     public void Many_cracks_and_much_area_count_over_all_damages()
     {
+        const int Many = 7;
         var hull = Cases.Usual("carbon-hull", DamageKind.Crack);
-        (hull with { Damages = [.. Enumerable.Repeat(hull.Damages[0], TriageDesk.ManyCracks - 1)] }).Planned().Verdict.Decision.ShouldNotBe(Decision.Retire);
-        (hull with { Damages = [.. Enumerable.Repeat(hull.Damages[0], TriageDesk.ManyCracks)] }).Planned().Verdict.Reasons[0].Code.ShouldBe("brittle-all-over");
+        (hull with { Damages = [.. Enumerable.Repeat(hull.Damages[0], Many - 1)] }).Planned().Verdict.Decision.ShouldNotBe(Decision.Retire);
+        (hull with { Damages = [.. Enumerable.Repeat(hull.Damages[0], Many)] }).Planned().Verdict.Reasons[0].Code.ShouldBe("brittle-all-over");
 
         // Two of 350 cm² are 700 cm², more than the 600 cm² that are mended on this bench.
         var large = new DamageToMend(Ding.Seen with { Shape = new RoundShape(20 * Math.Sqrt(350 / Math.PI)) });

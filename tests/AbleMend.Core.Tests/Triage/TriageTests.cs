@@ -124,7 +124,7 @@ public class TriageTests
     {
         RepairCase Wet(double depth) => Cases.DeckDing(depth).Damaged(damage => damage with { Wet = true });
         Text(Wet(8), "wet-core").ShouldStartWith("Water is in the foam");
-        Text(Wet(0.2), "wet-core").ShouldStartWith("It is wet");
+        Text(Wet(0.2), "wet").ShouldStartWith("It is wet");
         Codes(Cases.DeckDing(8)).ShouldNotContain("wet-core");
         Codes(Cases.Usual("carbon-paddle", DamageKind.WaterInside).Damaged(damage => damage with { Wet = true })).ShouldNotContain("wet-core");
     }

@@ -64,7 +64,7 @@ public partial class TemplateTests
         object[] all =
         [
             catalogue.Vocabulary, .. catalogue.Substances.Values, .. catalogue.ConstructionList, .. catalogue.MaterialList, .. catalogue.Rules, .. catalogue.Cautions.Values,
-            .. catalogue.SchoolList, .. catalogue.LookTests, .. catalogue.Aftercare, .. ProofTest.All.Values,
+            .. catalogue.SchoolList, .. catalogue.LookTests, .. catalogue.Triage, .. catalogue.Aftercare, .. ProofTest.All.Values,
         ];
         return all.SelectMany(entry => Texts(entry))
             .Concat(AllMethods.List.SelectMany(method => new[] { method.Name, method.Why }))
