@@ -65,6 +65,10 @@ public sealed partial class Message : IEquatable<Message>
     /// <value>What stands at the numbered places.</value>
     public IReadOnlyList<Argument> Arguments => _deferred is null ? _arguments : [.. _deferred.Select(each => each as Argument ?? ((Deferred)each).Tell())];
 
+    /// <value>The figures and other things that it speaks of, before any of them has told itself.</value>
+    internal IEnumerable<ITold> SpeaksOf =>
+        (_deferred ?? []).SelectMany(each => each is Deferred deferred ? [deferred.Value] : each is MessageArgument inner ? inner.Message.SpeaksOf : []);
+
     /// <value>Whether nothing is said.</value>
     public bool IsEmpty => Template.Length == 0;
 

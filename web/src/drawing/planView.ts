@@ -61,16 +61,17 @@ export function planView({ drawing, patches, reached, width, height, units, leas
     drawing.keyOutline,
     ...patches.map((patch) => patch.pieces),
   ].flat(2);
+  const several = shown.length > 1;
   const halfX = Math.max(leastHalfMm, ...all.map((point) => Math.abs(point.x))) * 1.1;
   const halfY = Math.max(leastHalfMm * 0.6, ...all.map((point) => Math.abs(point.y))) * 1.24;
   const pxPerMm = Math.min(width / 2 / halfX, height / 2 / halfY);
   const toPx = (point: Schemas['PointMm']) => ({ x: width / 2 + point.x * pxPerMm, y: height / 2 + point.y * pxPerMm });
-  const ring = (kind: Ring['kind'], pieces: Drawing['outline'], words: string): Ring => ({
+  const ring = (kind: Ring['kind'], pieces: Drawing['outline'], words: string, aside = 0): Ring => ({
     kind,
     words,
     path: pieces.map((piece) => `M${piece.map((point) => `${toPx(point).x.toFixed(1)} ${toPx(point).y.toFixed(1)}`).join('L')}Z`).join(''),
-    // The outermost ring is named above its top, the patches at their foot, so that no two names meet.
-    at: furthest(pieces.flat().map(toPx), kind === 'key' ? -1 : 1),
+    // The outermost ring is named above its top, the patches at their foot and to either side in turn, so that no two names meet.
+    at: furthest(pieces.flat().map(toPx), kind === 'key' ? -1 : 1, aside),
   });
   return {
     width,
@@ -81,7 +82,9 @@ export function planView({ drawing, patches, reached, width, height, units, leas
     grid: grids[units].find((grid) => grid.mm * pxPerMm >= leastGridPx) ?? grids[units][2],
     rings: [
       ...(reached.has('key') && drawing.keyOutline.length > 0 ? [ring('key', drawing.keyOutline, reached.has('tape') ? 'key and tape' : 'key')] : []),
-      ...shown.toSorted((a, b) => b.areaCm2 - a.areaCm2).map((patch) => ring('patch', patch.pieces, patchWords(patch, units))),
+      ...shown
+        .toSorted((a, b) => b.areaCm2 - a.areaCm2)
+        .map((patch) => ring('patch', patch.pieces, patchWords(patch, units), several ? (patch.order % 2 === 1 ? -0.6 : 0.6) : 0)),
       ...(reached.has('cut') && drawing.cutOutline.length > 0 ? [ring('cut', drawing.cutOutline, '')] : []),
       ring('damage', drawing.outline, ''),
       ...marks.map((mark) => ({
@@ -101,6 +104,7 @@ function patchWords(patch: PlannedDamage['patches'][number], units: Units): stri
   return `${patch.order}: ${size}`;
 }
 
-function furthest(points: readonly { x: number; y: number }[], down: 1 | -1): { x: number; y: number } {
-  return points.reduce((best, point) => (point.y * down > best.y * down ? point : best), { x: 0, y: -Infinity * down });
+function furthest(points: readonly { x: number; y: number }[], down: 1 | -1, aside = 0): { x: number; y: number } {
+  const far = ({ x, y }: { x: number; y: number }) => y * down + x * aside;
+  return points.reduce((best, point) => (far(point) > far(best) ? point : best), points[0] ?? { x: 0, y: 0 });
 }

@@ -23,6 +23,7 @@ internal sealed class Job(MethodInputs inputs) : IWordy
     private readonly List<Action<Sketch>> _draws = [];
     private readonly List<Warning> _warnings = [];
     private readonly List<IFigure> _fresh = [];
+    private readonly Dictionary<string, IReadOnlyList<string>> _onlyFresh = [];
     private readonly List<LabelOf> _labels = [];
 
     /// <inheritdoc/>
@@ -136,9 +137,25 @@ internal sealed class Job(MethodInputs inputs) : IWordy
         Figure<WallTime>? useWithin = null, IReadOnlyList<IFigure>? shows = null, string? proof = null, Poured? pour = null)
     {
         IReadOnlyList<string> figures = inputs.TimingOnly ? [] : [.. (shows ?? []).Concat(_fresh).Select(figure => figure.Id).Distinct()];
+        LeaveToLater(shows ?? []);
+        _onlyFresh[id] = [.. _fresh.Except(shows ?? []).Except(title.SpeaksOf.Concat(how.SpeaksOf).OfType<IFigure>()).Select(figure => figure.Id)];
         _fresh.Clear();
         _steps.Add(new PlanStep(id, stage, title, how, figures, cautions ?? [], forget, new StepTiming(id, minutes, follows, wait), useWithin is null || inputs.TimingOnly ? null : useWithin.WallMin, draws ?? [], proof, inputs.TimingOnly ? null : pour?.Told));
         return this;
+    }
+
+    /// <summary>A figure that this step asks for is left out of an earlier one that only happened to stand after it and does not speak of it.</summary>
+    private void LeaveToLater(IReadOnlyList<IFigure> asked)
+    {
+        var ids = asked.Select(figure => figure.Id).ToHashSet();
+        for (var i = 0; i < _steps.Count && ids.Count > 0; i++)
+        {
+            var idle = _onlyFresh[_steps[i].Id].Where(ids.Contains).ToHashSet();
+            if (idle.Count > 0)
+            {
+                _steps[i] = _steps[i] with { Figures = [.. _steps[i].Figures.Where(id => !idle.Contains(id))] };
+            }
+        }
     }
 
     /// <summary>Draws, once somebody looks at the drawing.</summary>
