@@ -21,6 +21,37 @@ public static class LimitTable
         return problems;
     }
 
+    /// <summary>The limits that stand on the number fields of a document, all the way down, by their paths: an entry of a list is written <c>[]</c>.</summary>
+    /// <param name="document">Type of the document.</param>
+    public static IReadOnlyDictionary<string, LimitsAttribute> Of(Type document)
+    {
+        var found = new Dictionary<string, LimitsAttribute>();
+        Collect(document, "", found);
+        return found;
+    }
+
+    private static void Collect(Type type, string path, Dictionary<string, LimitsAttribute> found)
+    {
+        foreach (var kind in type.GetCustomAttributes<System.Text.Json.Serialization.JsonDerivedTypeAttribute>())
+        {
+            Collect(kind.DerivedType, path, found);
+        }
+
+        foreach (var field in Fields.GetOrAdd(type, Read))
+        {
+            var at = path.Length == 0 ? field.Name : $"{path}.{field.Name}";
+            if (field.Limits is { } limits)
+            {
+                found[at] = limits;
+            }
+
+            if (field.Deeper)
+            {
+                Collect(Entry(field.Type), field.Type.IsGenericType ? $"{at}[]" : at, found);
+            }
+        }
+    }
+
     private static void Walk(object value, string path, List<Problem> problems)
     {
         foreach (var field in Fields.GetOrAdd(value.GetType(), Read))
@@ -92,16 +123,18 @@ public static class LimitTable
             .Where(property => property.GetIndexParameters().Length == 0 && property.GetCustomAttribute<System.Text.Json.Serialization.JsonIgnoreAttribute>() is null)
             .Select(property => new Field(
                 JsonNamingPolicy.CamelCase.ConvertName(property.Name), property.GetValue,
-                property.GetCustomAttribute<LimitsAttribute>(), property.GetCustomAttribute<SizeAttribute>(), IsDeeper(property.PropertyType)))
+                property.GetCustomAttribute<LimitsAttribute>(), property.GetCustomAttribute<SizeAttribute>(), IsDeeper(property.PropertyType), property.PropertyType))
             .Where(field => field.Limits is not null || field.Size is not null || field.Deeper),
     ];
 
     private static bool IsDeeper(Type type)
     {
-        var entry = type.IsGenericType ? type.GetGenericArguments()[^1] : type;
+        var entry = Entry(type);
         return entry.IsClass && entry != typeof(string) && entry.Assembly == typeof(LimitTable).Assembly && entry != typeof(Message);
     }
 
+    private static Type Entry(Type type) => type.IsGenericType ? type.GetGenericArguments()[^1] : type;
+
     /// <summary>A field with what stands on it.</summary>
-    private sealed record Field(string Name, Func<object, object?> Get, LimitsAttribute? Limits, SizeAttribute? Size, bool Deeper);
+    private sealed record Field(string Name, Func<object, object?> Get, LimitsAttribute? Limits, SizeAttribute? Size, bool Deeper, Type Type);
 }

@@ -1,3 +1,6 @@
+using System.Globalization;
+using System.Reflection;
+using AbleMend.Core.Limits;
 using AbleMend.Core.Quantities;
 using AbleMend.Core.Words;
 using Microsoft.AspNetCore.OpenApi;
@@ -27,6 +30,16 @@ public static class OpenApiWords
 
             return Task.CompletedTask;
         });
+        // Limits stand on the fields once, and are published from there.
+        options.AddSchemaTransformer((schema, context, _) =>
+        {
+            if (context.JsonPropertyInfo?.AttributeProvider is { } field)
+            {
+                Limit(schema, field);
+            }
+
+            return Task.CompletedTask;
+        });
         // Messages are said before they are sent, and quantities of one unit are numbers.
         options.AddSchemaTransformer((schema, context, _) =>
         {
@@ -47,5 +60,20 @@ public static class OpenApiWords
             document.Servers?.Clear();
             return Task.CompletedTask;
         });
+    }
+
+    private static void Limit(OpenApiSchema schema, ICustomAttributeProvider field)
+    {
+        if (field.GetCustomAttributes(typeof(LimitsAttribute), true) is [LimitsAttribute limits])
+        {
+            (schema.Minimum, schema.Maximum) = (limits.Least.ToString(CultureInfo.InvariantCulture), limits.Most.ToString(CultureInfo.InvariantCulture));
+        }
+
+        if (field.GetCustomAttributes(typeof(SizeAttribute), true) is [SizeAttribute size])
+        {
+            var list = schema.Type?.HasFlag(JsonSchemaType.Array) == true;
+            (schema.MinItems, schema.MaxItems) = list ? (size.Least, size.Most) : (schema.MinItems, schema.MaxItems);
+            (schema.MinLength, schema.MaxLength) = list ? (schema.MinLength, schema.MaxLength) : (size.Least, size.Most);
+        }
     }
 }

@@ -2,6 +2,7 @@ using AbleMend.Core.Cases;
 using AbleMend.Core.Catalogue;
 using AbleMend.Core.Finishing;
 using AbleMend.Core.Gear;
+using AbleMend.Core.Limits;
 using AbleMend.Core.Looking;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Methods;
@@ -14,7 +15,12 @@ namespace AbleMend.Server.Shelf;
 /// <summary>A method as the page names it.</summary>
 public sealed record MethodWords(string Id, [property: Words] string Name, [property: Words] string Why, Permanence Permanence);
 
-/// <summary>Everything that can be picked, and by construction the damages that it usually has, to start from.</summary>
+/// <summary>What a number of a case may be.</summary>
+/// <param name="Least">Least.</param>
+/// <param name="Most">Most.</param>
+public sealed record FieldLimits(double Least, double Most);
+
+/// <summary>Everything that can be picked, the limits of a case's numbers by their paths, and by construction the damages that it usually has, to start from.</summary>
 public sealed record CatalogueView(
     string Version,
     IReadOnlyList<Construction> Constructions,
@@ -26,7 +32,8 @@ public sealed record CatalogueView(
     IReadOnlyList<School> Schools,
     IReadOnlyList<LookTest> LookTests,
     IReadOnlyList<string> Tools,
-    IReadOnlyDictionary<string, IReadOnlyList<Damage>> UsualDamages);
+    IReadOnlyDictionary<string, IReadOnlyList<Damage>> UsualDamages,
+    IReadOnlyDictionary<string, FieldLimits> Limits);
 
 /// <summary>The catalogue.</summary>
 public static class CatalogueEndpoints
@@ -44,7 +51,8 @@ public static class CatalogueEndpoints
                 planner.Catalogue.SchoolList,
                 planner.Catalogue.LookTests,
                 [.. AllMethods.List.SelectMany(method => method.Needs).Distinct().Order()],
-                planner.Catalogue.ConstructionList.ToDictionary(construction => construction.Id, construction => (IReadOnlyList<Damage>)[.. construction.Damages.Select(FirstCase.Usual)])))
+                planner.Catalogue.ConstructionList.ToDictionary(construction => construction.Id, construction => (IReadOnlyList<Damage>)[.. construction.Damages.Select(FirstCase.Usual)]),
+                LimitTable.Of(typeof(RepairCase)).ToDictionary(field => field.Key, field => new FieldLimits(field.Value.Least, field.Value.Most))))
             .WithName("getCatalogue")
             .WithSummary("Constructions, materials, methods, grits and tests by identifier.");
 }

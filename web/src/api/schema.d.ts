@@ -469,7 +469,7 @@ export interface components {
              */
             score: number;
         };
-        /** @description Everything that can be picked, and by construction the damages that it usually has, to start from. */
+        /** @description Everything that can be picked, the limits of a case's numbers by their paths, and by construction the damages that it usually has, to start from. */
         CatalogueView: {
             version: string;
             constructions: components["schemas"]["Construction"][];
@@ -483,6 +483,9 @@ export interface components {
             tools: string[];
             usualDamages: {
                 [key: string]: components["schemas"]["Damage"][];
+            };
+            limits: {
+                [key: string]: components["schemas"]["FieldLimits"];
             };
         };
         /** @description Catalyst of a catalysed resin, by weight of resin. */
@@ -774,7 +777,7 @@ export interface components {
             overrides?: null | components["schemas"]["Override"][];
         };
         /**
-         * @description What to do with the item.
+         * @description What to do with the item, from the mildest to the gravest.
          * @enum {unknown}
          */
         Decision: "mend" | "mend-for-now" | "warranty" | "refer" | "retire" | "refuse";
@@ -855,6 +858,19 @@ export interface components {
              * @description What the figure that was asked about then is, in its unit.
              */
             becomes: number;
+        };
+        /** @description What a number of a case may be. */
+        FieldLimits: {
+            /**
+             * Format: double
+             * @description Least.
+             */
+            least: number;
+            /**
+             * Format: double
+             * @description Most.
+             */
+            most: number;
         };
         /** @description A number of a plan that can be opened to its reason. */
         Figure: {

@@ -6,6 +6,7 @@ import type { StageProps } from '../desk/StageProps';
 import type { MendDesk } from '../desk/damageInHand';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
+import { useLimits } from '../ui/limits';
 import { Problems } from '../ui/Notice';
 import { NumberField } from '../ui/NumberField';
 import { fromLocalField, toLocalField } from '../measures/time';
@@ -61,6 +62,7 @@ interface DamageProps {
 
 function DamageFields({ desk, construction, catalogue, usual }: DamageProps) {
   const { units } = useUnits();
+  const limits = useLimits();
   const { toMend, editDamage, problems, number, planned } = desk;
   const { seen } = toMend;
   const set = (change: Partial<Schemas['Damage']>) => editDamage((now) => withSeen(now, change));
@@ -81,6 +83,7 @@ function DamageFields({ desk, construction, catalogue, usual }: DamageProps) {
             unit={length.unit(units)}
             step={step}
             wrong={wrong('depthMm')}
+            limits={limits('damages[].seen.depthMm', (mm) => length.shown(mm, units))}
             onChange={(value) => set({ depthMm: length.kept(value, units) })}
           />
         )}
@@ -153,6 +156,7 @@ interface ShapeProps {
 
 function ShapeFields({ shape, onShape, isWrong }: ShapeProps) {
   const { units } = useUnits();
+  const limits = useLimits();
   const unit = length.unit(units);
   const step = units === 'us' ? 0.1 : 1;
   if (shape.kind === 'round') {
@@ -163,6 +167,7 @@ function ShapeFields({ shape, onShape, isWrong }: ShapeProps) {
         unit={unit}
         step={step}
         wrong={isWrong('shape.diameterMm')}
+        limits={limits('damages[].seen.shape.diameterMm', (mm) => length.shown(mm, units))}
         onChange={(value) => onShape({ ...shape, diameterMm: length.kept(value, units) })}
       />
     );
@@ -176,6 +181,7 @@ function ShapeFields({ shape, onShape, isWrong }: ShapeProps) {
         unit={unit}
         step={step}
         wrong={isWrong('shape.lengthMm')}
+        limits={limits('damages[].seen.shape.lengthMm', (mm) => length.shown(mm, units))}
         onChange={(value) => onShape({ ...shape, lengthMm: length.kept(value, units) })}
       />
       <NumberField
@@ -184,6 +190,7 @@ function ShapeFields({ shape, onShape, isWrong }: ShapeProps) {
         unit={unit}
         step={step}
         wrong={isWrong('shape.widthMm')}
+        limits={limits('damages[].seen.shape.widthMm', (mm) => length.shown(mm, units))}
         onChange={(value) => onShape({ ...shape, widthMm: length.kept(value, units) })}
       />
     </div>
@@ -230,6 +237,7 @@ function FinFields({
   onChange: (fin: Schemas['FinCheck']) => void;
   isWrong: (field: string) => boolean;
 }) {
+  const limits = useLimits();
   return (
     <div className="grid gap-x-5 gap-y-3 sm:grid-cols-3">
       <Choice
@@ -247,6 +255,7 @@ function FinFields({
         unit="°"
         step={0.5}
         wrong={isWrong('fin.cantDeg')}
+        limits={limits('damages[].seen.fin.cantDeg')}
         onChange={(cantDeg) => onChange({ ...fin, cantDeg })}
       />
       <NumberField
@@ -255,6 +264,7 @@ function FinFields({
         unit="°"
         step={0.5}
         wrong={isWrong('fin.twinCantDeg')}
+        limits={limits('damages[].seen.fin.twinCantDeg')}
         onChange={(twinCantDeg) => onChange({ ...fin, twinCantDeg })}
       />
     </div>
@@ -306,6 +316,7 @@ function ItemFields({ repairCase, change }: FieldsProps) {
 
 function BenchFields({ repairCase, construction, change, problems }: FieldsProps & { construction: Construction; problems: readonly Problem[] }) {
   const { units } = useUnits();
+  const limits = useLimits();
   const { bench, wanted } = repairCase;
   return (
     <div className="grid gap-x-5 gap-y-3 border-t border-line pt-3 sm:grid-cols-3">
@@ -315,6 +326,7 @@ function BenchFields({ repairCase, construction, change, problems }: FieldsProps
         unit={temperature.unit(units)}
         step={1}
         wrong={isWrong(problems, 'bench.temperatureC')}
+        limits={limits('bench.temperatureC', (c) => temperature.shown(c, units))}
         onChange={(value) => change(withBench(repairCase, { temperatureC: temperature.kept(value, units) }))}
       />
       <NumberField
@@ -323,6 +335,7 @@ function BenchFields({ repairCase, construction, change, problems }: FieldsProps
         unit="%"
         step={1}
         wrong={isWrong(problems, 'bench.relativeHumidityPercent')}
+        limits={limits('bench.relativeHumidityPercent')}
         onChange={(relativeHumidityPercent) => change(withBench(repairCase, { relativeHumidityPercent }))}
       />
       <NumberField
@@ -331,6 +344,7 @@ function BenchFields({ repairCase, construction, change, problems }: FieldsProps
         unit={temperature.unit(units)}
         step={5}
         wrong={isWrong(problems, 'wanted.hottestInUseC')}
+        limits={limits('wanted.hottestInUseC', (c) => temperature.shown(c, units))}
         onChange={(value) => change(withWanted(repairCase, { hottestInUseC: temperature.kept(value, units) }))}
       />
       {construction.pressureKpa == null ? null : (
@@ -340,6 +354,7 @@ function BenchFields({ repairCase, construction, change, problems }: FieldsProps
           unit={altitude.unit(units)}
           step={100}
           wrong={isWrong(problems, 'wanted.usedAtM')}
+          limits={limits('wanted.usedAtM', (m) => altitude.shown(m, units))}
           onChange={(value) => change(withWanted(repairCase, { usedAtM: altitude.kept(value, units) }))}
         />
       )}

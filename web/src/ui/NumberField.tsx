@@ -9,6 +9,8 @@ interface Props {
   onChange: (value: number) => void;
   hint?: string;
   wrong?: boolean;
+  /** Least and most that it may be, in the unit that is shown: turning stops there, and typing past it is told. */
+  limits?: { least: number; most: number };
 }
 
 const read = (text: string) => (text.trim() === '' ? Number.NaN : Number(text.replace(',', '.')));
@@ -17,7 +19,7 @@ const read = (text: string) => (text.trim() === '' ? Number.NaN : Number(text.re
  * A number to turn or to type. What was typed stays as typed, right or wrong: the plan says what is wrong with it, and
  * nothing is corrected behind anybody's back.
  */
-export function NumberField({ label, value, unit, step, onChange, hint, wrong }: Props) {
+export function NumberField({ label, value, unit, step, onChange, hint: said, wrong, limits }: Props) {
   const id = useId();
   const [text, setText] = useState(() => String(value));
   const [shown, setShown] = useState(value);
@@ -27,15 +29,17 @@ export function NumberField({ label, value, unit, step, onChange, hint, wrong }:
     if (!Number.isNaN(value) && read(text) !== value) setText(String(value));
   }
   const turn = (by: number) => {
-    const next = Math.round((value + by) / step) * step;
-    onChange(Number(next.toFixed(4)));
+    const next = Number((Math.round((value + by) / step) * step).toFixed(4));
+    onChange(limits ? Math.min(limits.most, Math.max(limits.least, next)) : next);
   };
+  const outside = limits !== undefined && (value < limits.least || value > limits.most);
+  const hint = outside ? `From ${limits.least} to ${limits.most} ${unit}` : said;
   return (
     <div className="min-w-0">
       <label htmlFor={id} className="lettering mb-1 block">
         {label}
       </label>
-      <div className={`flex h-11 items-stretch rounded-sm border-2 bg-sheet ${wrong ? 'border-late' : 'border-line'} focus-within:border-act`}>
+      <div className={`flex h-11 items-stretch rounded-sm border-2 bg-sheet ${wrong || outside ? 'border-late' : 'border-line'} focus-within:border-act`}>
         <button type="button" aria-label={`${label}: less`} className="w-10 shrink-0 border-r border-line" onClick={() => turn(-step)}>
           <Minus className="mx-auto size-4" aria-hidden />
         </button>
@@ -44,7 +48,7 @@ export function NumberField({ label, value, unit, step, onChange, hint, wrong }:
           inputMode="decimal"
           className="numeral w-full min-w-0 bg-transparent text-center text-lg"
           value={text}
-          aria-invalid={wrong}
+          aria-invalid={wrong ?? outside}
           aria-describedby={hint ? `${id}-hint` : undefined}
           onChange={(event) => {
             setText(event.target.value);

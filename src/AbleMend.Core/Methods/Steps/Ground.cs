@@ -49,7 +49,8 @@ internal static class Ground
             job.View.Reach.FoamOpen
                 ? "Trace the outline, cut the broken skin out with round corners and pick loose foam back to solid. Press round the rim: what gives is cut away too."
                 : "Pick off what is loose and sand the shattered rim back to sound skin, every corner round.",
-            8, "Tap round it: finding one spot does not rule out another.", cautions: ["blades", "glass-dust"], draws: ["cut"]);
+            8, "Tap round it: finding one spot does not rule out another.", cautions: ["blades", "glass-dust"], draws: ["cut"],
+            shows: job.Figures.Find("cut.margin") is { } margin ? [margin] : null);
 
     /// <summary>Masks the work.</summary>
     public static Job Mask(this Job job, Field key)
