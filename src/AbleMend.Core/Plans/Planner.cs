@@ -73,12 +73,13 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
     /// </summary>
     private RepairPlan? RefusedOutright(RepairCase repairCase)
     {
-        if (!Catalogue.Constructions.TryGetValue(repairCase.Item.Construction, out var construction))
+        // A case without a damage is no case yet, whatever the item: the checks say so.
+        if (repairCase.Damages.Count == 0 || !Catalogue.Constructions.TryGetValue(repairCase.Item.Construction, out var construction))
         {
             return null;
         }
 
-        var places = repairCase.Damages.Select(damage => construction.Locations.FirstOrDefault(each => each.Id == damage?.Seen.Location)).DefaultIfEmpty(null).ToList();
+        var places = repairCase.Damages.Select(damage => construction.Locations.FirstOrDefault(each => each.Id == damage?.Seen.Location)).ToList();
         var refused = places.Select(place => (Place: place, Verdict: TriageDesk.RefuseOutright(construction, place))).ToList();
         return refused.Any(each => each.Verdict is not null)
             ? NotHere(repairCase.Wanted.StartAt ?? DateTimeOffset.UnixEpoch, [.. refused.Select((each, i) => Untreated(i + 1, each.Verdict ?? TriageDesk.Unjudged, [], Untouched(construction.LayersAt(each.Place ?? construction.Locations[0]))))])

@@ -137,6 +137,7 @@ public class SeveralDamagesTests
         var harness = Cases.Usual("climbing-harness", DamageKind.Tear);
         var plan = (harness with { Damages = [harness.Damages[0], harness.Damages[0] with { Seen = harness.Damage with { Kind = DamageKind.SeamOpen, DepthMm = 400 } }] }).Planned();
         plan.Verdict.Decision.ShouldBe(Decision.Refuse);
+        Cases.Planner.Plan(harness with { Damages = [] }).Problems.Single().Field.ShouldBe("damages");
     }
 
     [Fact]

@@ -42,6 +42,7 @@ export function LogPage() {
               <span className="leading-tight">
                 <span className="block font-semibold">
                   {entry.damageKind.replaceAll('-', ' ')}, {entry.location.replace('-', ' ')}
+                  {entry.damages > 1 ? `, and ${entry.damages - 1} more` : ''}
                 </span>
                 <span className="text-sm text-faint">{entry.methodName ? `${entry.methodName}, ${entry.materialName}` : entry.itemName}</span>
               </span>
