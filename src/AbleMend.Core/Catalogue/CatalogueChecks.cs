@@ -11,7 +11,7 @@ internal static partial class CatalogueChecks
     [
         .. CheckVocabulary(data.Vocabulary, methods),
         .. CheckSubstances(data),
-        .. CheckConstructions(data),
+        .. CheckConstructions(data, methods),
         .. MaterialChecks.Check(data.Materials, data),
         .. CheckRules(data, methods),
         .. CheckTriage(data),
@@ -55,11 +55,12 @@ internal static partial class CatalogueChecks
         return checks.Faults;
     }
 
-    private static IReadOnlyList<CatalogueFault> CheckConstructions(CatalogueData data)
+    private static IReadOnlyList<CatalogueFault> CheckConstructions(CatalogueData data, KnownMethods methods)
     {
         var checks = new EntryChecks("constructions.json");
         checks.Identifiers(data.Constructions, construction => construction.Id);
         var substances = data.Substances.Select(substance => substance.Id).ToList();
+        var answered = methods.Kinds.Concat(data.Triage.Where(rule => rule.Decision is not null).SelectMany(rule => rule.When).SelectMany(signs => signs.Kinds ?? [])).ToHashSet();
         foreach (var construction in data.Constructions)
         {
             var id = construction.Id;
@@ -77,17 +78,21 @@ internal static partial class CatalogueChecks
                 checks.Known(location.Traits, $"{id}, place {location.Id}", "trait", Words(data.Vocabulary.Traits));
             }
 
-            CheckDamages(checks, construction);
+            CheckDamages(checks, construction, answered);
         }
 
         return checks.Faults;
     }
 
-    private static void CheckDamages(EntryChecks checks, Construction construction)
+    /// <param name="checks">Where faults go.</param>
+    /// <param name="construction">The construction.</param>
+    /// <param name="answered">Kinds of damage that a method is for, or that triage decides.</param>
+    private static void CheckDamages(EntryChecks checks, Construction construction, IReadOnlySet<DamageKind> answered)
     {
         foreach (var damage in construction.Damages)
         {
             var at = $"{construction.Id}, {Kebab<DamageKind>.Id(damage.Kind)}";
+            checks.Demand(construction.Refuse is not null || answered.Contains(damage.Kind), at, "No method is for this kind of damage, and no rule of triage decides it.", "Name it in the Kinds of a method, or write a rule in triage.json.");
             checks.Known(damage.Location, at, "place of it", [.. construction.Locations.Select(location => location.Id)]);
             if (construction.Locations.FirstOrDefault(each => each.Id == damage.Location) is { } location)
             {

@@ -1,4 +1,5 @@
 using System.Collections.Frozen;
+using AbleMend.Core.Gear;
 using AbleMend.Core.Words;
 
 namespace AbleMend.Core.Catalogue;
@@ -19,7 +20,8 @@ public sealed record Vocabulary(IReadOnlyList<Term> Chemistries, IReadOnlyList<T
 /// <param name="Methods">Identifiers of methods.</param>
 /// <param name="Schools">Identifiers of the questions that methods ask.</param>
 /// <param name="Tools">Tools that methods need.</param>
-public sealed record KnownMethods(FrozenSet<string> Methods, FrozenSet<string> Schools, FrozenSet<string> Tools);
+/// <param name="Kinds">Kinds of damage that methods are for.</param>
+public sealed record KnownMethods(FrozenSet<string> Methods, FrozenSet<string> Schools, FrozenSet<string> Tools, FrozenSet<DamageKind> Kinds);
 
 /// <summary>A fault in the catalogue's data.</summary>
 /// <param name="File">File that it is in.</param>

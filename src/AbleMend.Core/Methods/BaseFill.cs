@@ -25,7 +25,7 @@ public sealed class BaseFill : MendMethod
 
     public override IReadOnlyList<string> Schools => ["base-finish", "fill-thickness"];
 
-    protected override IReadOnlyList<DamageKind> Kinds => [DamageKind.Scratch];
+    public override IReadOnlyList<DamageKind> Kinds => [DamageKind.Scratch];
 
     public override bool Takes(Material material) => material is { Role: Role.Melt, Chemistry: "polyethylene" };
 

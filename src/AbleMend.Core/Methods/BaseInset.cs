@@ -25,7 +25,7 @@ public sealed class BaseInset : MendMethod
 
     public override IReadOnlyList<string> Schools => ["base-finish"];
 
-    protected override IReadOnlyList<DamageKind> Kinds => [DamageKind.CoreShot];
+    public override IReadOnlyList<DamageKind> Kinds => [DamageKind.CoreShot];
 
     public override bool Takes(Material material) => material is { Chemistry: "epoxy", Cure: CureKind.TwoPart };
 

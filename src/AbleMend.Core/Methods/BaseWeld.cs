@@ -26,7 +26,7 @@ public sealed class BaseWeld : MendMethod
 
     public override IReadOnlyList<string> Schools => ["base-finish"];
 
-    protected override IReadOnlyList<DamageKind> Kinds => [DamageKind.CoreShot];
+    public override IReadOnlyList<DamageKind> Kinds => [DamageKind.CoreShot];
 
     public override bool Takes(Material material) => material is { Role: Role.Melt, Chemistry: "polyethylene" };
 

@@ -25,7 +25,7 @@ public sealed class CementPatch : MendMethod
 
     public override IReadOnlyList<string> Schools => ["pvc-patch", "pvc-cleaner"];
 
-    protected override IReadOnlyList<DamageKind> Kinds => [DamageKind.Puncture, DamageKind.Tear, DamageKind.Hole];
+    public override IReadOnlyList<DamageKind> Kinds => [DamageKind.Puncture, DamageKind.Tear, DamageKind.Hole];
 
     public override bool Takes(Material material) => material.Role == Role.Cement && material.Chemistry is not "contact";
 

@@ -19,7 +19,7 @@ public sealed class ClothTear : MendMethod
 
     public override int Skill => 1;
 
-    protected override IReadOnlyList<DamageKind> Kinds => [DamageKind.Tear, DamageKind.Hole, DamageKind.Melt, DamageKind.SeamOpen];
+    public override IReadOnlyList<DamageKind> Kinds => [DamageKind.Tear, DamageKind.Hole, DamageKind.Melt, DamageKind.SeamOpen];
 
     public override bool Takes(Material material) => material.Role is Role.Sealant or Role.SelfAdhesive;
 

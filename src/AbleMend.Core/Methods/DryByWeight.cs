@@ -21,7 +21,7 @@ public sealed class DryByWeight : MendMethod
 
     public override string Filler(CaseView view) => "fumed-silica";
 
-    protected override IReadOnlyList<DamageKind> Kinds => [DamageKind.WaterInside];
+    public override IReadOnlyList<DamageKind> Kinds => [DamageKind.WaterInside];
 
     public override bool Takes(Material material) => material is { Role: Role.Resin, Suits: null } && material.Cure != CureKind.Light;
 

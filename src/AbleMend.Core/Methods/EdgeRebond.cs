@@ -20,7 +20,7 @@ public sealed class EdgeRebond : MendMethod
 
     public override IReadOnlyList<string> Needs => ["clamps"];
 
-    protected override IReadOnlyList<DamageKind> Kinds => [DamageKind.EdgePulled, DamageKind.Parted];
+    public override IReadOnlyList<DamageKind> Kinds => [DamageKind.EdgePulled, DamageKind.Parted];
 
     public override bool Takes(Material material) => material is { Chemistry: "epoxy", Cure: CureKind.TwoPart };
 

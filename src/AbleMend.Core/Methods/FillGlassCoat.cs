@@ -32,7 +32,7 @@ public sealed class FillGlassCoat : MendMethod
     public override IReadOnlyList<string> Schools => ["ding", "patch-order", "uv-resin", "dry-finish", "fill-thickness"];
 
     /// <inheritdoc/>
-    protected override IReadOnlyList<DamageKind> Kinds => [DamageKind.Ding, DamageKind.Crack, DamageKind.Hole, DamageKind.FinBoxSurround];
+    public override IReadOnlyList<DamageKind> Kinds => [DamageKind.Ding, DamageKind.Crack, DamageKind.Hole, DamageKind.FinBoxSurround];
 
     /// <inheritdoc/>
     protected override Message? Unfit(CaseView view) =>

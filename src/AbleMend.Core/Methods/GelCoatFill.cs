@@ -24,7 +24,7 @@ public sealed class GelCoatFill : MendMethod
 
     public override IReadOnlyList<string> Schools => ["gel-coat-surface"];
 
-    protected override IReadOnlyList<DamageKind> Kinds => [DamageKind.Scratch, DamageKind.Chip];
+    public override IReadOnlyList<DamageKind> Kinds => [DamageKind.Scratch, DamageKind.Chip];
 
     public override bool Takes(Material material) => material is { Cure: CureKind.Catalysed, Role: Role.Resin } && material.Suits?.Contains("gel-coat") == true;
 

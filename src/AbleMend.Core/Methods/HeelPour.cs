@@ -20,7 +20,7 @@ public sealed class HeelPour : MendMethod
 
     public override int Skill => 1;
 
-    protected override IReadOnlyList<DamageKind> Kinds => [DamageKind.WornAway];
+    public override IReadOnlyList<DamageKind> Kinds => [DamageKind.WornAway];
 
     public override bool Takes(Material material) => material is { Chemistry: "urethane", Role: Role.Sealant };
 

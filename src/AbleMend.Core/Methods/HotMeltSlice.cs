@@ -27,7 +27,7 @@ public sealed class HotMeltSlice : MendMethod
 
     public override ProperRepair? Proper { get; } = new("Take it out warm and fill it with epoxy-safe UV resin", 60);
 
-    protected override IReadOnlyList<DamageKind> Kinds => [DamageKind.Slice];
+    public override IReadOnlyList<DamageKind> Kinds => [DamageKind.Slice];
 
     public override bool Takes(Material material) => material.Chemistry == "hot-melt";
 

@@ -40,6 +40,9 @@ public sealed record ProperRepair(Message What, int WithinDays);
 /// </summary>
 public interface IMendMethod : IWayOfMending
 {
+    /// <value>Kinds of damage that it is for.</value>
+    IReadOnlyList<DamageKind> Kinds { get; }
+
     /// <value>Identifiers of the questions on which practitioners disagree that it asks.</value>
     IReadOnlyList<string> Schools { get; }
 

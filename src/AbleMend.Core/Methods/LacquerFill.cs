@@ -23,7 +23,7 @@ public sealed class LacquerFill : MendMethod
 
     public override int Skill => 2;
 
-    protected override IReadOnlyList<DamageKind> Kinds => [DamageKind.Scratch];
+    public override IReadOnlyList<DamageKind> Kinds => [DamageKind.Scratch];
 
     public override bool Takes(Material material) => material.Role == Role.Lacquer;
 

@@ -39,8 +39,8 @@ public abstract class MendMethod : IMendMethod
     /// <inheritdoc/>
     public virtual ProperRepair? Proper => null;
 
-    /// <value>Kinds of damage that it is for.</value>
-    protected abstract IReadOnlyList<DamageKind> Kinds { get; }
+    /// <inheritdoc/>
+    public abstract IReadOnlyList<DamageKind> Kinds { get; }
 
     /// <inheritdoc/>
     public virtual IReadOnlyList<ReachedLayer> Touches(CaseView view) => view.Reach.Touched;

@@ -25,7 +25,7 @@ public sealed class MeshDiscs : MendMethod
 
     public override int Skill => 1;
 
-    protected override IReadOnlyList<DamageKind> Kinds => [DamageKind.Hole, DamageKind.Melt, DamageKind.Tear];
+    public override IReadOnlyList<DamageKind> Kinds => [DamageKind.Hole, DamageKind.Melt, DamageKind.Tear];
 
     public override bool Takes(Material material) => material is { Role: Role.SelfAdhesive };
 

@@ -21,7 +21,7 @@ public sealed class MetalEpoxy : MendMethod
 
     public override int Tidiness => 2;
 
-    protected override IReadOnlyList<DamageKind> Kinds => [DamageKind.Crack, DamageKind.Hole, DamageKind.SeamOpen];
+    public override IReadOnlyList<DamageKind> Kinds => [DamageKind.Crack, DamageKind.Hole, DamageKind.SeamOpen];
 
     public override string Filler(CaseView view) => "fumed-silica";
 

@@ -21,7 +21,7 @@ public sealed class NeoprenePatch : MendMethod
 
     public override IReadOnlyList<string> Schools => ["neoprene-patch"];
 
-    protected override IReadOnlyList<DamageKind> Kinds => [DamageKind.Tear, DamageKind.WornAway];
+    public override IReadOnlyList<DamageKind> Kinds => [DamageKind.Tear, DamageKind.WornAway];
 
     public override bool Takes(Material material) => material is { Role: Role.Cement, Chemistry: "polychloroprene" };
 

@@ -21,7 +21,7 @@ public sealed class PlyGlue : MendMethod
 
     public override IReadOnlyList<string> Needs => ["clamps", "cauls"];
 
-    protected override IReadOnlyList<DamageKind> Kinds => [DamageKind.Parted, DamageKind.Chip];
+    public override IReadOnlyList<DamageKind> Kinds => [DamageKind.Parted, DamageKind.Chip];
 
     public override bool Takes(Material material) => material.Chemistry == "pvac";
 

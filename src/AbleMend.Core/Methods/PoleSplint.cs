@@ -23,7 +23,7 @@ public sealed class PoleSplint : MendMethod
 
     public override ProperRepair? Proper { get; } = new("Replace the pole section", 90);
 
-    protected override IReadOnlyList<DamageKind> Kinds => [DamageKind.Split, DamageKind.Bent];
+    public override IReadOnlyList<DamageKind> Kinds => [DamageKind.Split, DamageKind.Bent];
 
     public override bool Takes(Material material) => material.Role == Role.Splint;
 

@@ -24,7 +24,7 @@ public sealed class PoleWrap : MendMethod
 
     public override int Tidiness => 2;
 
-    protected override IReadOnlyList<DamageKind> Kinds => [DamageKind.Split, DamageKind.Crack];
+    public override IReadOnlyList<DamageKind> Kinds => [DamageKind.Split, DamageKind.Crack];
 
     public override bool Takes(Material material) => material.Role == Role.Wrap;
 

@@ -24,7 +24,7 @@ public sealed class PolyethyleneWeld : MendMethod
 
     public override IReadOnlyList<string> Needs => ["welding-gun", "drill"];
 
-    protected override IReadOnlyList<DamageKind> Kinds => [DamageKind.Crack, DamageKind.Hole, DamageKind.Scratch];
+    public override IReadOnlyList<DamageKind> Kinds => [DamageKind.Crack, DamageKind.Hole, DamageKind.Scratch];
 
     public override bool Takes(Material material) => material is { Role: Role.Melt, Chemistry: "polyethylene" };
 

@@ -19,7 +19,7 @@ public sealed class PrintedVinylPatch : MendMethod
 
     public override int Skill => 1;
 
-    protected override IReadOnlyList<DamageKind> Kinds => [DamageKind.Puncture];
+    public override IReadOnlyList<DamageKind> Kinds => [DamageKind.Puncture];
 
     public override bool Takes(Material material) => material.Chemistry == "vinyl";
 

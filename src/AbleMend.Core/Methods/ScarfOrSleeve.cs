@@ -28,7 +28,7 @@ public sealed class ScarfOrSleeve : MendMethod
 
     public override IReadOnlyList<string> Schools => ["patch-order"];
 
-    protected override IReadOnlyList<DamageKind> Kinds => [DamageKind.Crack, DamageKind.Hole];
+    public override IReadOnlyList<DamageKind> Kinds => [DamageKind.Crack, DamageKind.Hole];
 
     public override string Cloth(CaseView view) => "carbon-200";
 

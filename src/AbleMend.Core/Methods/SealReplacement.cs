@@ -19,7 +19,7 @@ public sealed class SealReplacement : MendMethod
 
     public override IReadOnlyList<string> Needs => ["former"];
 
-    protected override IReadOnlyList<DamageKind> Kinds => [DamageKind.SealTorn];
+    public override IReadOnlyList<DamageKind> Kinds => [DamageKind.SealTorn];
 
     public override bool Takes(Material material) => material is { Role: Role.Cement, Chemistry: "polychloroprene" };
 

@@ -17,7 +17,7 @@ public sealed class SeamGlue : MendMethod
 
     public override string Why => "Edge to edge as it was made; nothing bulky over it.";
 
-    protected override IReadOnlyList<DamageKind> Kinds => [DamageKind.SeamOpen];
+    public override IReadOnlyList<DamageKind> Kinds => [DamageKind.SeamOpen];
 
     public override bool Takes(Material material) => material is { Role: Role.Cement, Chemistry: "polychloroprene" };
 

@@ -25,7 +25,7 @@ public sealed class SeamRebondClamped : MendMethod
 
     public override IReadOnlyList<string> Schools => ["seam-leak", "pvc-cleaner"];
 
-    protected override IReadOnlyList<DamageKind> Kinds => [DamageKind.SeamOpen];
+    public override IReadOnlyList<DamageKind> Kinds => [DamageKind.SeamOpen];
 
     public override bool Takes(Material material) => material.Role == Role.Cement && material.Chemistry is not "contact";
 

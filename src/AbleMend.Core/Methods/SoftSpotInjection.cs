@@ -27,7 +27,7 @@ public sealed class SoftSpotInjection : MendMethod
 
     public override IReadOnlyList<string> Needs => ["drill", "syringe"];
 
-    protected override IReadOnlyList<DamageKind> Kinds => [DamageKind.SoftSpot];
+    public override IReadOnlyList<DamageKind> Kinds => [DamageKind.SoftSpot];
 
     public override bool Takes(Material material) => material is { Role: Role.Resin, Chemistry: "epoxy", Cure: CureKind.TwoPart };
 

@@ -21,7 +21,7 @@ public sealed class SoleBond : MendMethod
 
     public override IReadOnlyList<string> Needs => ["rubber-bands"];
 
-    protected override IReadOnlyList<DamageKind> Kinds => [DamageKind.SoleParted, DamageKind.Parted];
+    public override IReadOnlyList<DamageKind> Kinds => [DamageKind.SoleParted, DamageKind.Parted];
 
     public override bool Takes(Material material) => material is { Chemistry: "urethane", Role: Role.Sealant };
 

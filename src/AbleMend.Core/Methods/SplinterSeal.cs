@@ -21,7 +21,7 @@ public sealed class SplinterSeal : MendMethod
 
     public override int Skill => 3;
 
-    protected override IReadOnlyList<DamageKind> Kinds => [DamageKind.Splinter];
+    public override IReadOnlyList<DamageKind> Kinds => [DamageKind.Splinter];
 
     public override bool Takes(Material material) => material.Chemistry == "cyanoacrylate";
 

@@ -23,7 +23,7 @@ public sealed class StripRebond : MendMethod
 
     public override ProperRepair? Proper { get; } = new("Replace the strip with two-part cement in the shop: 24 h, 48 h, then 6 days", 120);
 
-    protected override IReadOnlyList<DamageKind> Kinds => [DamageKind.StripLifted];
+    public override IReadOnlyList<DamageKind> Kinds => [DamageKind.StripLifted];
 
     public override bool Takes(Material material) => material.Role == Role.Cement;
 

@@ -19,7 +19,7 @@ public sealed class TapedMould : MendMethod
 
     public override int Tidiness => 4;
 
-    protected override IReadOnlyList<DamageKind> Kinds => [DamageKind.Chip, DamageKind.Scratch];
+    public override IReadOnlyList<DamageKind> Kinds => [DamageKind.Chip, DamageKind.Scratch];
 
     public override bool Takes(Material material) => material is { Chemistry: "epoxy", Cure: CureKind.TwoPart } && material.Suits?.Contains("metal") != true;
 

@@ -19,7 +19,7 @@ public sealed class UrethaneDab : MendMethod
 
     public override int Skill => 1;
 
-    protected override IReadOnlyList<DamageKind> Kinds => [DamageKind.Pinholes, DamageKind.WornAway, DamageKind.SeamOpen];
+    public override IReadOnlyList<DamageKind> Kinds => [DamageKind.Pinholes, DamageKind.WornAway, DamageKind.SeamOpen];
 
     public override bool Takes(Material material) => material is { Role: Role.Sealant };
 

@@ -22,7 +22,7 @@ public sealed class UvSliceFill : MendMethod
 
     public override IReadOnlyList<string> Schools => ["soft-board", "fill-thickness"];
 
-    protected override IReadOnlyList<DamageKind> Kinds => [DamageKind.Slice, DamageKind.Hole];
+    public override IReadOnlyList<DamageKind> Kinds => [DamageKind.Slice, DamageKind.Hole];
 
     public override bool Takes(Material material) => material is { Cure: CureKind.Light };
 

@@ -33,7 +33,7 @@ public sealed class UvUnderFilm : MendMethod
     public override IReadOnlyList<string> Schools => ["ding", "uv-resin"];
 
     /// <inheritdoc/>
-    protected override IReadOnlyList<DamageKind> Kinds => [DamageKind.Ding, DamageKind.Crack, DamageKind.Hole];
+    public override IReadOnlyList<DamageKind> Kinds => [DamageKind.Ding, DamageKind.Crack, DamageKind.Hole];
 
     /// <inheritdoc/>
     public override string Filler(CaseView view) => "chopped-glass";

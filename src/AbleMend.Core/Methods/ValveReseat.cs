@@ -19,7 +19,7 @@ public sealed class ValveReseat : MendMethod
 
     public override IReadOnlyList<string> Needs => ["valve-key"];
 
-    protected override IReadOnlyList<DamageKind> Kinds => [DamageKind.ValveLeak];
+    public override IReadOnlyList<DamageKind> Kinds => [DamageKind.ValveLeak];
 
     public override bool Takes(Material material) => material.Role == Role.Part;
 

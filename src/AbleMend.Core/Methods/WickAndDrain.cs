@@ -24,7 +24,7 @@ public sealed class WickAndDrain : MendMethod
 
     public override IReadOnlyList<string> Schools => ["drain-hole"];
 
-    protected override IReadOnlyList<DamageKind> Kinds => [DamageKind.WaterInside];
+    public override IReadOnlyList<DamageKind> Kinds => [DamageKind.WaterInside];
 
     public override bool Takes(Material material) => material.Chemistry == "cyanoacrylate";
 

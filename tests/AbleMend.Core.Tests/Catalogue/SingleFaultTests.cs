@@ -7,6 +7,15 @@ namespace AbleMend.Core.Tests.Catalogue;
 /// <summary>Single faults, put into the shipped catalogue one at a time: each is refused with its file, its entry and a remedy.</summary>
 public class SingleFaultTests
 {
+    [Fact]
+    public void A_kind_of_damage_that_no_method_is_for_and_no_rule_decides_is_named_where_it_comes()
+    {
+        var known = AllMethods.Known with { Kinds = [.. AllMethods.Known.Kinds.Where(kind => kind != Core.Gear.DamageKind.ValveLeak)] };
+        var faults = Should.Throw<CatalogueException>(() => CatalogueLoader.Load(CatalogueLoader.ReadShipped, known)).Faults;
+        faults.ShouldAllBe(fault => fault.File == "constructions.json" && fault.Entry.EndsWith("valve-leak") && fault.What.StartsWith("No method is for"));
+        faults.ShouldNotBeEmpty();
+    }
+
     /// <summary>File, entry, path of the field inside the entry, and the JSON that is put there; <c>-</c> takes the field away.</summary>
     public static TheoryData<string, string, string, string> Faults => new()
     {
