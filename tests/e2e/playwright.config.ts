@@ -1,30 +1,24 @@
-import { defineConfig } from "@playwright/test";
+import { defineConfig } from '@playwright/test';
 
 export default defineConfig({
-  testDir: ".",
+  testDir: '.',
   workers: 1,
   timeout: 90_000,
   expect: { timeout: 10_000 },
-  reporter: [
-    ["list"],
-    [
-      "json",
-      { outputFile: process.env.E2E_REPORT ?? "test-results/report.json" },
-    ],
-  ],
+  reporter: [['list'], ['json', { outputFile: process.env.E2E_REPORT ?? 'test-results/report.json' }]],
   use: {
     viewport: { width: 1280, height: 800 },
-    timezoneId: "Asia/Tokyo",
+    timezoneId: 'Asia/Tokyo',
     launchOptions: {
-      executablePath: process.env.CHROMIUM ?? "/usr/bin/chromium",
+      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
       args: [
-        "--no-sandbox",
-        "--disable-gpu",
-        "--disable-quic",
-        "--no-first-run",
-        "--disable-background-networking",
-        "--disable-component-update",
-        "--disable-sync",
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
       ],
     },
   },

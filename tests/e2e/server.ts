@@ -1,10 +1,10 @@
-import { spawn, type ChildProcess } from "node:child_process";
-import { mkdtempSync, rmSync } from "node:fs";
-import { createServer } from "node:net";
-import { tmpdir } from "node:os";
-import { join, resolve } from "node:path";
+import { spawn, type ChildProcess } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
 
-const published = resolve(import.meta.dirname, "../../artifacts/server");
+const published = resolve(import.meta.dirname, '../../artifacts/server');
 
 interface Start {
   /** Instant that the shop's clock shows at the start. */
@@ -15,7 +15,7 @@ interface Start {
 /** The published server on a port and a database of its own. It can be killed without warning and started again. */
 export class ShopServer {
   private process: ChildProcess | undefined;
-  private readonly folder = mkdtempSync(join(tmpdir(), "able-mend-"));
+  private readonly folder = mkdtempSync(join(tmpdir(), 'able-mend-'));
   private port = 0;
 
   get url(): string {
@@ -24,13 +24,13 @@ export class ShopServer {
 
   async start({ clock, empty = false }: Start): Promise<void> {
     this.port ||= await freePort();
-    this.process = spawn("dotnet", ["AbleMend.Server.dll"], {
+    this.process = spawn('dotnet', ['AbleMend.Server.dll'], {
       cwd: published,
-      stdio: "ignore",
+      stdio: 'ignore',
       env: {
         ...process.env,
         AbleMend__Port: String(this.port),
-        AbleMend__Database: join(this.folder, "shop.db"),
+        AbleMend__Database: join(this.folder, 'shop.db'),
         AbleMend__Empty: String(empty),
         AbleMend__Clock: clock,
       },
@@ -43,13 +43,13 @@ export class ShopServer {
       if (up) return;
       await new Promise((wake) => setTimeout(wake, 200));
     }
-    throw new Error("The server did not start.");
+    throw new Error('The server did not start.');
   }
 
   /** kill -9: nothing is flushed, nothing is said. */
   async kill(): Promise<void> {
-    const ended = new Promise((gone) => this.process?.once("exit", gone));
-    this.process?.kill("SIGKILL");
+    const ended = new Promise((gone) => this.process?.once('exit', gone));
+    this.process?.kill('SIGKILL');
     await ended;
   }
 
@@ -62,12 +62,10 @@ export class ShopServer {
 function freePort(): Promise<number> {
   return new Promise((found, failed) => {
     const probe = createServer();
-    probe.once("error", failed);
-    probe.listen(0, "127.0.0.1", () => {
+    probe.once('error', failed);
+    probe.listen(0, '127.0.0.1', () => {
       const address = probe.address();
-      probe.close(() =>
-        found(typeof address === "object" && address ? address.port : 0),
-      );
+      probe.close(() => found(typeof address === 'object' && address ? address.port : 0));
     });
   });
 }

@@ -83,7 +83,7 @@ function DamageFields({ desk, construction, catalogue, usual }: DamageProps) {
             unit={length.unit(units)}
             step={step}
             wrong={wrong('depthMm')}
-            limits={limits('damages[].seen.depthMm', (mm) => length.shown(mm, units))}
+            limits={limits('damages[].seen.depthMm', (mm) => length.shown(Math.min(mm, totalThicknessMm(construction, seen.location)), units))}
             onChange={(value) => set({ depthMm: length.kept(value, units) })}
           />
         )}

@@ -142,8 +142,11 @@ function Wishes({ desk, planned, catalogue }: { desk: MendDesk; planned: Planned
   const { units } = useUnits();
   const { repairCase, toMend, editDamage, edit } = desk;
   const weights = { fast: 2, lasting: 3, tidy: 2, cheap: 1, ...repairCase.wanted.weights };
-  const cloths = catalogue.materials.filter((material) => material.role === 'cloth');
-  const lays = planned.patches.find((patch) => cloths.some((cloth) => cloth.id === patch.cloth));
+  const lays = catalogue.materials.find((material) => material.role === 'cloth' && planned.patches.some((patch) => patch.cloth === material.id));
+  // Only cloths of the same fibre: another one is another laminate, and its weight alone would not tell it apart.
+  const cloths = catalogue.materials
+    .filter((material) => material.role === 'cloth' && material.chemistry === lays?.chemistry)
+    .toSorted((a, b) => (a.arealWeightGPerM2 ?? 0) - (b.arealWeightGPerM2 ?? 0));
   return (
     <section className="grid gap-x-6 gap-y-3 border-t-2 border-ink pt-3 sm:grid-cols-2">
       <h3 className="text-xl sm:col-span-2">Priorities and approach</h3>
@@ -159,10 +162,10 @@ function Wishes({ desk, planned, catalogue }: { desk: MendDesk; planned: Planned
       {planned.schools.map((taken) => (
         <School key={taken.id} taken={taken} catalogue={catalogue} onPick={(option) => editDamage((now) => withSchool(now, taken.id, option))} />
       ))}
-      {lays ? (
+      {lays && cloths.length > 1 ? (
         <Choice
           label="Cloth"
-          value={toMend.choice?.cloth ?? planned.system?.cloth ?? lays.cloth}
+          value={toMend.choice?.cloth ?? planned.system?.cloth ?? lays.id}
           options={cloths.map((cloth) => [cloth.id, cloth.arealWeightGPerM2 ? measure(cloth.arealWeightGPerM2, 'g/m²', 0, units) : cloth.name] as const)}
           onPick={(cloth) => editDamage((now) => withChoice(now, { cloth }))}
         />
