@@ -1,5 +1,6 @@
 /** Rooms of the page, in the order in which they build on one another: a room may know those before it and none after it. */
 const order = [
+  'words',
   'measures',
   'api',
   'shop',

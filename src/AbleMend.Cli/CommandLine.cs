@@ -64,10 +64,16 @@ public static class CommandLine
 
     private static Command WordsCommand(TextWriter output)
     {
-        var command = new Command("words", "Print every sentence of the core as a language file to fill in: JSON from the English template to itself.");
-        command.SetAction(_ => output.WriteLine(JsonSerializer.Serialize(Templates.All().ToDictionary(template => template), Readable)));
+        var command = new Command("words", "Print every sentence of the core, the server, the page and this command as a language file to fill in: JSON from the English template to itself.");
+        command.SetAction(_ => output.WriteLine(JsonSerializer.Serialize(EveryTemplate().ToDictionary(template => template), Readable)));
         return command;
     }
+
+    private static IEnumerable<string> EveryTemplate() =>
+        Templates.All()
+            .Concat(Templates.Listed(typeof(CommandLine), "words/edges.json"))
+            .Concat(Templates.Listed(typeof(CommandLine), "words/page.json"))
+            .Distinct().Order(StringComparer.Ordinal);
 
     private static Command UnitsCommand(TextWriter output)
     {

@@ -24,21 +24,24 @@ public static class PlanSheet
 internal sealed class Sheet(RepairPlan plan, RepairCase repairCase, Voice voice)
 {
     private readonly TimeZoneInfo _zone = TimeZoneInfo.FindSystemTimeZoneById(repairCase.Bench.Zone);
+    private static readonly Message Yes = "yes";
+    private static readonly Message No = "no";
+
     private readonly StringBuilder _sheet = new();
 
     /// <summary>The sheet as text.</summary>
     /// <param name="systems">Whether every system that was ranked is listed.</param>
     public string Write(bool systems)
     {
-        Line($"{repairCase.Item.Tag}: {Kebab<Decision>.Id(plan.Verdict.Decision)}");
+        Line($"{repairCase.Item.Tag:as-is}: {Kebab<Decision>.Id(plan.Verdict.Decision):as-is}");
         foreach (var reason in plan.Verdict.Reasons)
         {
-            Line($"  {voice.Say(reason.Text)}");
+            Line(reason.Text, indent: 2);
         }
 
         foreach (var damage in plan.Damages.Where(damage => damage.System is not null))
         {
-            Line($"{Number(damage.Number)}{voice.Say(damage.System!.MethodName)}, {voice.Say(damage.System.MaterialName)}");
+            Line($"{damage.System!.MethodName}, {damage.System.MaterialName}", damage.Number);
         }
 
         if (plan.Damages.Any(damage => damage.System is not null))
@@ -53,13 +56,13 @@ internal sealed class Sheet(RepairPlan plan, RepairCase repairCase, Voice voice)
 
         foreach (var warning in plan.Warnings)
         {
-            Line($"! {voice.Say(warning.Text)}");
+            Line($"! {warning.Text}");
         }
 
         WriteSteps();
         foreach (var caution in plan.Cautions)
         {
-            Line($"Caution: {voice.SayText(caution.Text)}");
+            Line($"Caution: {Message.Parse(caution.Text)}");
         }
 
         WriteHandBack();
@@ -70,7 +73,7 @@ internal sealed class Sheet(RepairPlan plan, RepairCase repairCase, Voice voice)
     {
         foreach (var damage in plan.Damages)
         {
-            Line($"{Number(damage.Number)}Systems, best first");
+            Line("Systems, best first", damage.Number);
             WriteCandidates(damage);
         }
     }
@@ -79,11 +82,11 @@ internal sealed class Sheet(RepairPlan plan, RepairCase repairCase, Voice voice)
     {
         foreach (var candidate in damage.Candidates)
         {
-            Line($"  {(candidate.Vetoed ? "no " : "yes")} {voice.Say(candidate.MethodName)} / {voice.Say(candidate.MaterialName)}: {candidate.Score:0.0}");
+            Line($"{(candidate.Vetoed ? No : Yes)} {candidate.MethodName} / {candidate.MaterialName}: {Plain($"{candidate.Score:0.0}"):as-is}", indent: 2);
             foreach (var finding in candidate.Findings)
             {
-                var layer = finding.LayerName is null ? "" : $" [{voice.Say(finding.LayerName)}]";
-                Line($"        {Kebab<Core.Matching.Weight>.Id(finding.Weight)}: {voice.Say(finding.Reason)}{layer}");
+                var weight = Kebab<Core.Matching.Weight>.Id(finding.Weight);
+                Line(finding.LayerName is null ? (Message)$"{weight:as-is}: {finding.Reason}" : (Message)$"{weight:as-is}: {finding.Reason} [{finding.LayerName}]", indent: 8);
             }
         }
     }
@@ -94,22 +97,22 @@ internal sealed class Sheet(RepairPlan plan, RepairCase repairCase, Voice voice)
         foreach (var (step, i) in plan.Steps.Select((step, i) => (step, i)))
         {
             var time = plan.Timeline[i];
-            Line($"{i + 1}. {Clock(time.StartsAt)}  {Number(step.Damage)}{voice.Say(step.Title)}");
-            Line($"     {voice.Say(step.Instruction)}");
+            Line($"{i + 1}. {Clock(time.StartsAt)}  {Number(step.Damage):as-is}{step.Title}");
+            Line(step.Instruction, indent: 5);
             foreach (var figure in step.Figures.Select(id => figures[id]))
             {
-                Line($"     {voice.Say(figure.Label)}: {Measure(figure)}  ({figure.Id}: {voice.Say(figure.Derivation.Rule)})");
+                Line($"{figure.Label}: {Measure(figure):as-is}  ({figure.Id:as-is}: {figure.Derivation.Rule})", indent: 5);
             }
 
             if (step.DoNotForget is { } forgotten)
             {
-                Line($"     Do not forget: {voice.Say(forgotten)}");
+                Line($"Do not forget: {forgotten}", indent: 5);
             }
 
             // A wait that is over before the hands are free is nothing to wait for.
             if (step.Timing.Wait is { } wait && (time.OpensAt is null || time.OpensAt > time.HandsEndAt))
             {
-                Line($"     Wait until {Clock(time.OpensAt)}{(time.ClosesAt is null ? "" : $", at the latest {Clock(time.ClosesAt)}")}. {voice.Say(wait.Check)}");
+                Line(time.ClosesAt is null ? (Message)$"Wait until {Clock(time.OpensAt)}. {wait.Check}" : (Message)$"Wait until {Clock(time.OpensAt)}, at the latest {Clock(time.ClosesAt)}. {wait.Check}", indent: 5);
             }
         }
     }
@@ -119,8 +122,7 @@ internal sealed class Sheet(RepairPlan plan, RepairCase repairCase, Voice voice)
         foreach (var watch in plan.Damages.SelectMany(damage => damage.Aftercare?.Watch ?? []).DistinctBy(watch => watch.Id))
         {
             var figure = plan.Figures.FirstOrDefault(each => each.Id == watch.Figure);
-            var value = figure is null ? "" : $" ({Measure(figure)})";
-            Line($"Watch: {voice.Say(watch.Text)}{value}");
+            Line(figure is null ? (Message)$"Watch: {watch.Text}" : (Message)$"Watch: {watch.Text} ({Measure(figure):as-is})");
         }
 
         if (plan.Damages.Min(damage => damage.Aftercare?.LookAgainAt) is { } look)
@@ -130,17 +132,19 @@ internal sealed class Sheet(RepairPlan plan, RepairCase repairCase, Voice voice)
 
         foreach (var damage in plan.Damages.Where(damage => damage.ProperRepair is not null))
         {
-            Line($"{Number(damage.Number)}Proper repair by {Clock(plan.ProperRepairBy)}: {voice.Say(damage.ProperRepair!)}");
+            Line($"Proper repair by {Clock(plan.ProperRepairBy)}: {damage.ProperRepair}", damage.Number);
         }
     }
 
     /// <summary>The number of a damage, where the item has several.</summary>
     private string Number(int damage) => plan.Damages.Count > 1 ? string.Create(CultureInfo.InvariantCulture, $"[{damage}] ") : "";
 
-    private string Clock(DateTimeOffset? instant) =>
-        instant is { } some ? TimeZoneInfo.ConvertTime(some, _zone).ToString("ddd d MMM HH:mm", CultureInfo.InvariantCulture) : "never, as it stands";
+    private Message Clock(DateTimeOffset? instant) =>
+        instant is { } some ? (Message)$"{TimeZoneInfo.ConvertTime(some, _zone).ToString("ddd d MMM HH:mm", CultureInfo.InvariantCulture):as-is}" : "never, as it stands";
 
-    private void Line(FormattableString text) => _sheet.AppendLine(text.ToString(CultureInfo.InvariantCulture));
+    private static string Plain(FormattableString text) => text.ToString(CultureInfo.InvariantCulture);
+
+    private void Line(Message words, int ofDamage = 0, int indent = 0) => _sheet.Append(' ', indent).Append(ofDamage > 0 ? Number(ofDamage) : "").AppendLine(voice.Say(words));
 
     private string Measure(Figure figure) => voice.Measure(figure.Value, figure.Unit, figure.Decimals);
 }

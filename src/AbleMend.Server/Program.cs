@@ -66,6 +66,7 @@ api.MapMends();
 api.MapLog();
 api.MapTemplates();
 api.MapGallery();
+api.MapWords();
 api.MapFallback(ProblemAnswers.NothingHere).ExcludeFromDescription();
 app.MapFallbackToFile("index.html");
 

@@ -189,7 +189,7 @@ public sealed class MendTests : IDisposable
         var mend = await _shop.OpenMendAsync(Shop.DeckDing().Chosen(new Choice("fill-glass-coat", "epoxy-2to1")));
         var svg = await _shop.Client.GetAsync($"/api/mends/{mend.Id}/template.svg");
         svg.Content.Headers.ContentType!.MediaType.ShouldBe("image/svg+xml");
-        (await svg.Content.ReadAsStringAsync()).ShouldContain("id=\"ruler\"");
+        (await svg.Content.ReadAsStringAsync()).ShouldContain("class=\"ruler\"");
         var pdf = await _shop.Client.GetByteArrayAsync($"/api/mends/{mend.Id}/template.pdf");
         System.Text.Encoding.ASCII.GetString(pdf, 0, 5).ShouldBe("%PDF-");
     }

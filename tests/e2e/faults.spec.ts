@@ -30,12 +30,12 @@ test.describe('what is wrong is said, with its place and its remedy, and nothing
 test('a trace that crosses itself is refused until it is mended', async ({ page }) => {
   await openMend(page, server.url, 'BRD-02');
   await page.getByRole('radio', { name: 'Traced' }).click();
-  const points = page.getByRole('textbox', { name: /Points in mm/ });
+  const points = page.getByRole('textbox', { name: /Points from the middle/ });
   await points.fill('0,0 30,20 30,0 0,20');
   await points.blur();
   await expect(page.getByRole('alert')).toContainText('crosses itself');
-  await page.getByRole('textbox', { name: /Points in mm/ }).fill('0,0 30,0 30,20 0,20');
-  await page.getByRole('textbox', { name: /Points in mm/ }).blur();
+  await page.getByRole('textbox', { name: /Points from the middle/ }).fill('0,0 30,0 30,20 0,20');
+  await page.getByRole('textbox', { name: /Points from the middle/ }).blur();
   await expect(page.getByRole('alert')).toBeHidden();
   await kept(page);
 });

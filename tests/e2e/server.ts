@@ -1,5 +1,5 @@
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
@@ -10,6 +10,8 @@ interface Start {
   /** Instant that the shop's clock shows at the start. */
   clock: string;
   empty?: boolean;
+  /** A language file's content: from English templates to other words. */
+  language?: Readonly<Record<string, string>>;
 }
 
 /** The published server on a port and a database of its own. It can be killed without warning and started again. */
@@ -22,8 +24,10 @@ export class ShopServer {
     return `http://127.0.0.1:${this.port}`;
   }
 
-  async start({ clock, empty = false }: Start): Promise<void> {
+  async start({ clock, empty = false, language }: Start): Promise<void> {
     this.port ||= await freePort();
+    const words = join(this.folder, 'words.json');
+    if (language) writeFileSync(words, JSON.stringify(language));
     this.process = spawn('dotnet', ['AbleMend.Server.dll'], {
       cwd: published,
       stdio: 'ignore',
@@ -33,6 +37,7 @@ export class ShopServer {
         AbleMend__Database: join(this.folder, 'shop.db'),
         AbleMend__Empty: String(empty),
         AbleMend__Clock: clock,
+        ...(language ? { AbleMend__Language: words } : {}),
       },
     });
     for (let i = 0; i < 150; i++) {

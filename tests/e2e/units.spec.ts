@@ -26,9 +26,12 @@ test('a bench in inches, psi and °F shows no metric measure, and keeps its choi
     '/mends/14/sheet',
     '/mends/13/labels',
     '/mends/14/prove',
+    '/shelf',
   ]) {
     await page.goto(server.url + path);
-    await expect(page.getByText('BRD').or(page.getByText('SUP-14')).or(page.getByText('CAN-03')).first()).toBeVisible();
+    await expect(
+      page.getByText('BRD').or(page.getByText('Grits in the drawer')).or(page.getByText('SUP-14')).or(page.getByText('CAN-03')).first(),
+    ).toBeVisible();
     await page.waitForLoadState('networkidle');
     expect(metric.exec((await page.locator('main').textContent()) ?? '')?.[0], path).toBeUndefined();
   }

@@ -5,6 +5,7 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Refused } from './api/client';
 import { makeRouter } from './app/router';
+import { locale } from './words/say';
 
 const queryClient = new QueryClient({
   defaultOptions: {
@@ -15,6 +16,8 @@ const queryClient = new QueryClient({
     },
   },
 });
+
+document.documentElement.lang = locale();
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>

@@ -129,6 +129,9 @@ public static class Units
     /// <value>Parts per million.</value>
     public static Unit PartPerMillion { get; } = new("ppm", 0);
 
+    /// <value>Months, of an age or a warranty.</value>
+    public static Unit Month { get; } = new("months", 0);
+
     /// <value>So many an hour.</value>
     public static Unit PerHour { get; } = new("an hour", 1);
 
@@ -143,6 +146,6 @@ public static class Units
     {
         Millimetre, Metre, Micrometre, SquareMillimetre, SquareCentimetre, Millilitre, CubicMetre, Gram, Kilogram, GramPerMillilitre, GramPerSquareMetre,
         GramPerCubicMetre, WallMinute, LabelMinute, Hour, Kilopascal, Barometer, Megapascal, Newton, NewtonPerMillimetre, Celsius, CelsiusSpan, Percent, Number, Times, ToOne,
-        Drop, Kit, GradeP, GradeCami, Degree, KilojoulePerMole, PartPerMillion, PerHour, MilliwattPerSquareCentimetre, MillijoulePerSquareCentimetre,
+        Drop, Kit, GradeP, GradeCami, Degree, KilojoulePerMole, PartPerMillion, Month, PerHour, MilliwattPerSquareCentimetre, MillijoulePerSquareCentimetre,
     }.ToFrozenDictionary(unit => unit.Symbol);
 }

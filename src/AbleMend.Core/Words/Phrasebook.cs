@@ -38,6 +38,11 @@ public sealed class Phrasebook
     /// <param name="templates">The templates that are known.</param>
     public static Phrasebook Pseudo(IEnumerable<string> templates) => new(templates.Distinct().ToDictionary(template => template, Accented));
 
+    /// <summary>What this language has of some templates, for a reader that puts them into words itself.</summary>
+    /// <param name="templates">The English templates.</param>
+    /// <returns>From each that is known to its words here; in English, nothing.</returns>
+    public IReadOnlyDictionary<string, string> Among(IEnumerable<string> templates) => templates.Where(_phrases.ContainsKey).ToDictionary(template => template, Of);
+
     /// <summary>The words for an English template.</summary>
     public string Of(string template) => _phrases.GetValueOrDefault(template, template);
 

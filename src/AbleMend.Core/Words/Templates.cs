@@ -6,9 +6,14 @@ namespace AbleMend.Core.Words;
 public static class Templates
 {
     /// <summary>The English templates, in order.</summary>
-    public static IReadOnlyList<string> All()
+    public static IReadOnlyList<string> All() => Listed(typeof(Templates), "words/templates.json");
+
+    /// <summary>A list of templates that an assembly carries.</summary>
+    /// <param name="within">A type of the assembly.</param>
+    /// <param name="name">Name under which the list is carried.</param>
+    public static IReadOnlyList<string> Listed(Type within, string name)
     {
-        using var stream = typeof(Templates).Assembly.GetManifestResourceStream("words/templates.json")!;
+        using var stream = within.Assembly.GetManifestResourceStream(name)!;
         return JsonSerializer.Deserialize<List<string>>(stream)!;
     }
 }

@@ -25,7 +25,7 @@ public static class GalleryEndpoints
     {
         if (cases.Find(id) is not { } worked)
         {
-            return ProblemAnswers.NotFound("worked case", id);
+            return ProblemAnswers.NotFound($"There is no worked case {id:as-is}.");
         }
 
         var item = await db.Items.FirstOrDefaultAsync(each => each.Tag == worked.Item.Tag, cancel);
@@ -48,6 +48,6 @@ public static class GalleryEndpoints
         }
 
         var now = worked with { Wanted = worked.Wanted with { StartAt = null, NeededBy = null } };
-        return await store.OpenAsync(new NewMend(item.Id, now), cancel) is { View: { } view } ? Results.Ok(view) : ProblemAnswers.NotFound("item", item.Id);
+        return await store.OpenAsync(new NewMend(item.Id, now), cancel) is { View: { } view } ? Results.Ok(view) : ProblemAnswers.NotFound($"There is no item {item.Id}.");
     }
 }

@@ -2,6 +2,7 @@ using System.Collections.Frozen;
 using System.Text.Json;
 using AbleMend.Core;
 using AbleMend.Core.Cases;
+using AbleMend.Core.Words;
 
 namespace AbleMend.Server.Gallery;
 
@@ -10,7 +11,7 @@ namespace AbleMend.Server.Gallery;
 /// <param name="Title">What it is.</param>
 /// <param name="Tag">Tag of its item.</param>
 /// <param name="Construction">Identifier of how the item is built.</param>
-public sealed record WorkedCase(string Id, string Title, string Tag, string Construction);
+public sealed record WorkedCase(string Id, [property: Words] string Title, string Tag, string Construction);
 
 /// <summary>The worked cases that ship with the product: read once, each an ordinary case file.</summary>
 public sealed class WorkedCases

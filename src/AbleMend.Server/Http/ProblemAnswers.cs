@@ -14,14 +14,15 @@ public static class ProblemAnswers
         Answer(StatusCodes.Status422UnprocessableEntity, "This cannot be carried out as it stands.", problems);
 
     /// <summary>There is nothing under this identifier.</summary>
-    public static IResult NotFound(string what, object id) =>
-        Answer(StatusCodes.Status404NotFound, $"There is no {what} {id}.", [new Problem("unknown-id", "id", $"There is no {what} {id.ToString() ?? "":as-is}.", "Go back to the bench and pick it from the list.")]);
+    /// <param name="thereIsNo">What there is not.</param>
+    public static IResult NotFound(Message thereIsNo) =>
+        Answer(StatusCodes.Status404NotFound, "There is nothing under this name.", [new Problem("unknown-id", "id", thereIsNo, "Go back to the bench and pick it from the list.")]);
 
     /// <summary>No endpoint takes this: mostly an unknown address, but a body that is not JSON is turned away by the router as well.</summary>
     public static IResult NothingHere(HttpContext context) =>
         context.Request.ContentType is { } type && !type.Contains("json", StringComparison.OrdinalIgnoreCase)
             ? Answer(StatusCodes.Status415UnsupportedMediaType, "This is not JSON.", [NotJson])
-            : NotFound("address", context.Request.Path);
+            : NotFound($"There is no address {context.Request.Path.ToString():as-is}.");
 
     /// <summary>Somebody else changed it first.</summary>
     public static IResult Conflict(int sent, int current) =>
@@ -35,6 +36,7 @@ public static class ProblemAnswers
         var voice = context.HttpContext.RequestServices.GetRequiredService<Voices>().Now;
         if (details.Extensions.TryGetValue("problems", out var problems) && problems is IReadOnlyList<Problem> told)
         {
+            details.Title = voice.Say(new Message(details.Title!));
             details.Detail = voice.Say(told[0].Message);
             return;
         }
@@ -59,11 +61,11 @@ public static class ProblemAnswers
     internal static readonly Problem NotJson = new("not-json", "", "The request is not JSON.", "Send it with the content type application/json.");
 
     /// <summary>Builds the answer.</summary>
-    public static IResult Answer(int status, string title, IReadOnlyList<Problem> problems) => Results.Problem(Details(status, title, problems));
+    public static IResult Answer(int status, Message title, IReadOnlyList<Problem> problems) => Results.Problem(Details(status, title, problems));
 
-    /// <summary>Builds the details.</summary>
-    public static ProblemDetails Details(int status, string title, IReadOnlyList<Problem> problems) =>
-        new() { Status = status, Title = title, Type = $"urn:able-mend:{problems[0].Code}", Extensions = { ["problems"] = problems } };
+    /// <summary>Builds the details. A title is the template of a sentence without arguments until it is said.</summary>
+    public static ProblemDetails Details(int status, Message title, IReadOnlyList<Problem> problems) =>
+        new() { Status = status, Title = title.Template, Type = $"urn:able-mend:{problems[0].Code}", Extensions = { ["problems"] = problems } };
 }
 
 /// <summary>Turns what goes wrong while a request is read into problem details, and hides everything else.</summary>
@@ -86,15 +88,15 @@ public sealed class FaultHandler(IProblemDetailsService writer, ILogger<FaultHan
         });
     }
 
-    private static (int Status, string Title, Problem Problem) Explain(Exception exception) =>
+    private static Fault Explain(Exception exception) =>
         exception switch
         {
-            BadHttpRequestException { StatusCode: StatusCodes.Status413PayloadTooLarge } =>
-                (413, "That is too large.", ProblemAnswers.TooLarge),
-            BadHttpRequestException { InnerException: JsonException broken } => (400, "This is not what was expected.", OpenJson.Explain(broken)),
-            BadHttpRequestException { StatusCode: StatusCodes.Status415UnsupportedMediaType } =>
-                (415, "This is not JSON.", ProblemAnswers.NotJson),
-            BadHttpRequestException bad => (bad.StatusCode, "This request cannot be read.", new Problem("bad-request", "", $"{bad.Message:as-is}", "Check the address and its parameters.")),
-            _ => (500, "Something went wrong here.", new Problem("fault", "", "Something went wrong here; nothing was changed.", "Try again; if it stays, look into the server's log.")),
+            BadHttpRequestException { StatusCode: StatusCodes.Status413PayloadTooLarge } => new Fault(413, "That is too large.", ProblemAnswers.TooLarge),
+            BadHttpRequestException { InnerException: JsonException broken } => new Fault(400, "This is not what was expected.", OpenJson.Explain(broken)),
+            BadHttpRequestException { StatusCode: StatusCodes.Status415UnsupportedMediaType } => new Fault(415, "This is not JSON.", ProblemAnswers.NotJson),
+            BadHttpRequestException bad => new Fault(bad.StatusCode, "This request cannot be read.", new Problem("bad-request", "", $"{bad.Message:as-is}", "Check the address and its parameters.")),
+            _ => new Fault(500, "Something went wrong here.", new Problem("fault", "", "Something went wrong here; nothing was changed.", "Try again; if it stays, look into the server's log.")),
         };
+
+    private sealed record Fault(int Status, Message Title, Problem Problem);
 }

@@ -20,7 +20,11 @@ public sealed class Voices(IHttpContextAccessor accessor, IOptions<ServerOptions
     private readonly Voice _us = new(UnitSystem.Us, Words(options.Value.Language));
 
     /// <value>The voice of the present request.</value>
-    public Voice Now => accessor.HttpContext?.Request.Headers[UnitsHeader].ToString() == "us" ? _us : _metric;
+    public Voice Now => In(accessor.HttpContext?.Request.Headers[UnitsHeader].ToString());
+
+    /// <summary>The voice of a reader who takes these units; metric unless they are <c>us</c>.</summary>
+    /// <param name="units">Name of the units.</param>
+    public Voice In(string? units) => units == "us" ? _us : _metric;
 
     private static Phrasebook Words(string? file)
     {

@@ -1,5 +1,6 @@
 using AbleMend.Core;
 using AbleMend.Core.Catalogue;
+using AbleMend.Core.Gear;
 using AbleMend.Core.Running;
 using AbleMend.Core.Words;
 using AbleMend.Data;
@@ -10,7 +11,7 @@ namespace AbleMend.Server.Log;
 
 /// <summary>A closed mend, told by the first of its damages; without a decision where its record cannot be read.</summary>
 public sealed record LogEntry(
-    int Id, string Tag, string ItemName, MendStatus Status, Decision? Decision, string Location, string DamageKind,
+    int Id, string Tag, string ItemName, MendStatus Status, Decision? Decision, string Construction, Damage? Damage,
     Message? MethodName, Message? MaterialName, DateTimeOffset ClosedAt, Message? Words, int? FollowsMendId, int Damages = 1);
 
 /// <summary>The log of closed mends.</summary>
@@ -38,12 +39,12 @@ public static class LogEndpoints
     {
         if (MendRecord.Read(row) is not { Value: { Case: var repairCase, Plan: { } plan } })
         {
-            return new LogEntry(row.Id, row.Item.Tag, row.Item.Name, row.Status, null, "", "", null, null, row.ClosedAt!.Value, "Its record cannot be read.", row.FollowsMendId);
+            return new LogEntry(row.Id, row.Item.Tag, row.Item.Name, row.Status, null, "", null, null, null, row.ClosedAt!.Value, "Its record cannot be read.", row.FollowsMendId);
         }
 
         return new LogEntry(
-            row.Id, row.Item.Tag, row.Item.Name, row.Status, plan.Verdict.Decision, repairCase.Damages[0].Seen.Location,
-            Kebab<Core.Gear.DamageKind>.Id(repairCase.Damages[0].Seen.Kind), plan.Damages[0].System?.MethodName, plan.Damages[0].System?.MaterialName, row.ClosedAt!.Value,
+            row.Id, row.Item.Tag, row.Item.Name, row.Status, plan.Verdict.Decision, repairCase.Item.Construction, repairCase.Damages[0].Seen,
+            plan.Damages[0].System?.MethodName, plan.Damages[0].System?.MaterialName, row.ClosedAt!.Value,
             Said(row) ?? plan.Verdict.Reasons.FirstOrDefault(reason => reason.Decides)?.Text,
             row.FollowsMendId, repairCase.Damages.Count);
     }

@@ -28,12 +28,5 @@ internal static class BenchEntries
 
     /// <summary>A mend that is not started.</summary>
     public static DraftEntry Draft(MendRow row, RepairCase repairCase) =>
-        new(row.Id, row.Item.Tag, row.Item.Name, Words(repairCase), row.DueAt, row.FollowsMendId);
-
-    private static string Words(RepairCase repairCase)
-    {
-        var first = repairCase.Damages[0].Seen;
-        var others = repairCase.Damages.Count - 1;
-        return $"{Kebab<DamageKind>.Id(first.Kind)}, {first.Location}".Replace('-', ' ') + (others > 0 ? $", and {others} more" : "");
-    }
+        new(row.Id, row.Item.Tag, row.Item.Name, repairCase.Item.Construction, repairCase.Damages[0].Seen, repairCase.Damages.Count, row.DueAt, row.FollowsMendId);
 }

@@ -1,5 +1,6 @@
 using AbleMend.Core;
 using AbleMend.Core.Cases;
+using AbleMend.Core.Gear;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Running;
 using AbleMend.Core.Words;
@@ -69,8 +70,8 @@ public sealed record BenchEntry(
     int StepsAll,
     IReadOnlyList<Band> Bands);
 
-/// <summary>A mend that is not started yet.</summary>
-public sealed record DraftEntry(int Id, string Tag, string ItemName, string Damage, DateTimeOffset? DueAt, int? FollowsMendId);
+/// <summary>A mend that is not started yet, told by the first of its damages.</summary>
+public sealed record DraftEntry(int Id, string Tag, string ItemName, string Construction, Damage Damage, int Damages, DateTimeOffset? DueAt, int? FollowsMendId);
 
 /// <summary>A mend whose record cannot be read: it is named, and harms no other.</summary>
 /// <param name="Id">Number.</param>

@@ -18,13 +18,13 @@ public static class MendEndpoints
         mends.MapGet("/{id:int}", async (int id, MendStore store, CancellationToken cancel) =>
                 await store.FindAsync(id, cancel) switch
                 {
-                    null => ProblemAnswers.NotFound("mend", id),
+                    null => ProblemAnswers.NotFound($"There is no mend {id}."),
                     { Value: { } view } => Results.Ok(view),
                     var unreadable => ProblemAnswers.Unprocessable(unreadable.Problems),
                 })
             .Described("getMend", "A mend.");
         mends.MapPost("/", async (NewMend request, MendStore store, CancellationToken cancel) =>
-                await store.OpenAsync(request, cancel) is { } changed ? Answer(changed, 0) : ProblemAnswers.NotFound("item", request.ItemId))
+                await store.OpenAsync(request, cancel) is { } changed ? Answer(changed, 0) : ProblemAnswers.NotFound($"There is no item {request.ItemId}."))
             .WithMetadata(new TakesCases()).Described("openMend", "Open a mend of an item.");
         mends.MapPut("/{id:int}/case", async (int id, [FromHeader(Name = "If-Match")] int version, RepairCase repairCase, MendStore store, CancellationToken cancel) =>
                 Answer(await store.ChangeCaseAsync(id, version, repairCase, cancel), version, id))
@@ -46,7 +46,7 @@ public static class MendEndpoints
     private static IResult Answer(Changed? changed, int version, int id = 0) =>
         changed switch
         {
-            null => ProblemAnswers.NotFound("mend", id),
+            null => ProblemAnswers.NotFound($"There is no mend {id}."),
             { NewerVersion: { } newer } => ProblemAnswers.Conflict(version, newer),
             { Problems.Count: > 0 } => ProblemAnswers.Unprocessable(changed.Problems),
             _ => Results.Ok(changed.View),

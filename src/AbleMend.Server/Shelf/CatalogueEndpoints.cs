@@ -18,7 +18,8 @@ public sealed record MethodWords(string Id, [property: Words] string Name, [prop
 /// <summary>What a number of a case may be.</summary>
 /// <param name="Least">Least.</param>
 /// <param name="Most">Most.</param>
-public sealed record FieldLimits(double Least, double Most);
+/// <param name="Unit">Symbol of the unit that it is kept in; empty for a bare number.</param>
+public sealed record FieldLimits(double Least, double Most, string Unit);
 
 /// <summary>Everything that can be picked, the limits of a case's numbers by their paths, and by construction the damages that it usually has, to start from.</summary>
 public sealed record CatalogueView(
@@ -52,7 +53,7 @@ public static class CatalogueEndpoints
                 planner.Catalogue.LookTests,
                 [.. AllMethods.List.SelectMany(method => method.Needs).Distinct().Order()],
                 planner.Catalogue.ConstructionList.ToDictionary(construction => construction.Id, construction => (IReadOnlyList<Damage>)[.. construction.Damages.Select(FirstCase.Usual)]),
-                LimitTable.Of(typeof(RepairCase)).ToDictionary(field => field.Key, field => new FieldLimits(field.Value.Least, field.Value.Most))))
+                LimitTable.Of(typeof(RepairCase)).ToDictionary(field => field.Key, field => new FieldLimits(field.Value.Least, field.Value.Most, field.Value.Unit))))
             .WithName("getCatalogue")
             .WithSummary("Constructions, materials, methods, grits and tests by identifier.");
 }

@@ -16,6 +16,10 @@ public class GalleryTests
     internal static IReadOnlyList<string> Ids { get; } =
         [.. JsonDocument.Parse(File.ReadAllText(Path.Combine(Examples, "gallery.json"))).RootElement.EnumerateArray().Select(entry => entry.GetProperty("id").GetString()!)];
 
+    /// <value>What the gallery calls its cases.</value>
+    internal static IReadOnlyList<string> Titles { get; } =
+        [.. JsonDocument.Parse(File.ReadAllText(Path.Combine(Examples, "gallery.json"))).RootElement.EnumerateArray().Select(entry => entry.GetProperty("title").GetString()!)];
+
     public static TheoryData<string> All => [.. Ids];
 
     /// <summary>A worked case of the gallery.</summary>

@@ -188,12 +188,12 @@ public class OutlineTests
     public void The_template_is_to_scale_and_carries_its_ruler()
     {
         var patches = PatchStack.Over(Outline.Of(new RoundShape(40)), ["a", "b"], 20, 15, false);
-        var svg = System.Xml.Linq.XDocument.Parse(Template.Svg(patches, "BRD-07 & <co>"));
+        var svg = System.Xml.Linq.XDocument.Parse(Template.Svg(Template.Whole(patches, "BRD-07 & <co>", Quantities.UnitSystem.Metric), Voice.Plain));
         var root = svg.Root!;
         var width = root.Attribute("width")!.Value;
         width.ShouldEndWith("mm");
         root.Attribute("viewBox")!.Value.Split(' ')[2].ShouldBe(width[..^2], "a millimetre of the drawing is a millimetre of the sheet");
-        root.Descendants().Single(each => (string?)each.Attribute("id") == "ruler").Attribute("d")!.Value.ShouldContain($"h{Template.RulerMm}");
+        root.Descendants().Single(each => (string?)each.Attribute("class") == "ruler").Attribute("d")!.Value.ShouldBe("M10 12L110 12");
         root.Descendants().Count(each => (string?)each.Attribute("class") == "patch").ShouldBe(2);
     }
 }

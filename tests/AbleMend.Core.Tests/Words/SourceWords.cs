@@ -6,37 +6,52 @@ using Microsoft.CodeAnalysis.CSharp.Syntax;
 
 namespace AbleMend.Core.Tests.Words;
 
-/// <summary>Reads the messages off the core's own source: every template, and every place where a text becomes one that no language file could know.</summary>
+/// <summary>Reads the messages off the product's own source: every template, and every place where a text becomes one that no language file could know.</summary>
 internal static class SourceWords
 {
-    private static readonly Lazy<(IReadOnlyList<string> Templates, IReadOnlyList<string> Faults)> Found = new(Read);
+    private static readonly string[] Projects = ["AbleMend.Core", "AbleMend.Data", "AbleMend.Server", "AbleMend.Cli"];
+    private static readonly Lazy<(IReadOnlyDictionary<string, SortedSet<string>> Templates, IReadOnlyList<string> Faults)> Found = new(Read);
 
-    /// <value>Templates that stand in the source.</value>
-    public static IReadOnlyList<string> Templates => Found.Value.Templates;
+    /// <value>Templates that stand in the source of the core.</value>
+    public static IReadOnlyCollection<string> OfTheCore => Found.Value.Templates[Projects[0]];
+
+    /// <value>Templates that stand in what is built round the core: server, data and command line.</value>
+    public static IEnumerable<string> OfTheEdges => Projects.Skip(1).SelectMany(project => Found.Value.Templates[project]);
 
     /// <value>Places where a text that is put together at run time becomes a message.</value>
     public static IReadOnlyList<string> Faults => Found.Value.Faults;
 
-    private static (IReadOnlyList<string>, IReadOnlyList<string>) Read()
+    private static (IReadOnlyDictionary<string, SortedSet<string>>, IReadOnlyList<string>) Read()
     {
-        var (templates, faults) = (new SortedSet<string>(StringComparer.Ordinal), new List<string>());
-        var root = Path.Combine(Repository.Root, "src", "AbleMend.Core");
+        var templates = Projects.ToDictionary(project => project, _ => new SortedSet<string>(StringComparer.Ordinal));
+        var faults = new List<string>();
+        var root = Path.Combine(Repository.Root, "src");
         var options = new CSharpParseOptions(LanguageVersion.Latest);
-        var trees = Directory.GetFiles(root, "*.cs", SearchOption.AllDirectories).Where(path => !path.Contains("/bin/", StringComparison.Ordinal) && (!path.Contains("/obj/", StringComparison.Ordinal) || path.EndsWith(".GlobalUsings.g.cs", StringComparison.Ordinal)) && !path.Contains("/obj/Release", StringComparison.Ordinal))
+        var trees = Directory.GetFiles(root, "*.cs", SearchOption.AllDirectories).Where(path => !path.Contains("/bin/", StringComparison.Ordinal) && !path.Contains("/Migrations/", StringComparison.Ordinal) && (!path.Contains("/obj/", StringComparison.Ordinal) || path.EndsWith(".GlobalUsings.g.cs", StringComparison.Ordinal)) && !path.Contains("/obj/Release", StringComparison.Ordinal))
             .Select(path => CSharpSyntaxTree.ParseText(File.ReadAllText(path), options, path)).ToList();
-        var references = ((string)AppContext.GetData("TRUSTED_PLATFORM_ASSEMBLIES")!).Split(Path.PathSeparator).Where(path => !path.EndsWith("AbleMend.Core.dll", StringComparison.Ordinal)).Select(path => MetadataReference.CreateFromFile(path));
-        var compilation = CSharpCompilation.Create("AbleMend.Core", trees, references, new CSharpCompilationOptions(OutputKind.DynamicallyLinkedLibrary, nullableContextOptions: NullableContextOptions.Enable));
+        var references = ((string)AppContext.GetData("TRUSTED_PLATFORM_ASSEMBLIES")!).Split(Path.PathSeparator).Where(path => !IsOurs(path)).Concat(WebFramework()).Select(path => MetadataReference.CreateFromFile(path));
+        var compilation = CSharpCompilation.Create("AbleMend", trees, references, new CSharpCompilationOptions(OutputKind.DynamicallyLinkedLibrary, nullableContextOptions: NullableContextOptions.Enable));
         foreach (var tree in trees)
         {
             var model = compilation.GetSemanticModel(tree);
+            var found = templates[Projects.Single(project => tree.FilePath.Contains($"/{project}/", StringComparison.Ordinal))];
             foreach (var expression in tree.GetRoot().DescendantNodes().OfType<ExpressionSyntax>())
             {
-                Look(model, expression, templates, faults);
+                Look(model, expression, found, faults);
             }
         }
 
-        return ([.. templates], faults);
+        return (templates, faults);
     }
+
+    /// <summary>The assemblies that the server stands on, beside those that this test itself runs on.</summary>
+    private static IEnumerable<string> WebFramework()
+    {
+        var runtime = new DirectoryInfo(System.Runtime.InteropServices.RuntimeEnvironment.GetRuntimeDirectory());
+        return Directory.GetFiles(Path.Combine(runtime.Parent!.Parent!.FullName, "Microsoft.AspNetCore.App", runtime.Name), "*.dll");
+    }
+
+    private static bool IsOurs(string path) => Projects.Contains(Path.GetFileNameWithoutExtension(path)) || Path.GetFileName(path) == "able-mend.dll";
 
     private static void Look(SemanticModel model, ExpressionSyntax expression, SortedSet<string> templates, List<string> faults)
     {

@@ -2,6 +2,7 @@ import createClient from 'openapi-fetch';
 import type { Units } from '../measures/units';
 import type { paths } from './schema';
 import type { Problem } from './types';
+import { say } from '../words/say';
 
 export const api = createClient<paths>({ baseUrl: '/' });
 
@@ -24,15 +25,15 @@ export class Refused extends Error {
     readonly status: number,
     readonly problems: readonly Problem[],
   ) {
-    super(problems[0]?.message ?? 'The server cannot be reached.');
+    super(problems[0]?.message ?? say`The server cannot be reached.`);
   }
 }
 
 const unreachable: Problem = {
   code: 'unreachable',
   field: '',
-  message: 'The server does not answer. Nothing that was saved is lost.',
-  remedy: 'Check that it runs; this page goes on by itself when it is back.',
+  message: say`The server does not answer. Nothing that was saved is lost.`,
+  remedy: say`Check that it runs; this page goes on by itself when it is back.`,
 };
 
 function problemsOf(error: unknown): readonly Problem[] {

@@ -132,7 +132,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The patch template at 1:1 as SVG. */
+        /** The patch template at 1:1 as SVG, in metric or us units. */
         get: operations["getTemplateSvg"];
         put?: never;
         post?: never;
@@ -149,7 +149,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The patch template at 1:1 as PDF. */
+        /** The patch template at 1:1 as PDF, in metric or us units. */
         get: operations["getTemplatePdf"];
         put?: never;
         post?: never;
@@ -792,13 +792,16 @@ export interface components {
             /** @description What would change the figure, or null when the inputs say it all. */
             wouldChange?: string;
         };
-        /** @description A mend that is not started yet. */
+        /** @description A mend that is not started yet, told by the first of its damages. */
         DraftEntry: {
             /** Format: int32 */
             id: number;
             tag: string;
             itemName: string;
-            damage: string;
+            construction: string;
+            damage: components["schemas"]["Damage"];
+            /** Format: int32 */
+            damages: number;
             /** Format: date-time */
             dueAt: null | string;
             /** Format: int32 */
@@ -871,6 +874,8 @@ export interface components {
              * @description Most.
              */
             most: number;
+            /** @description Symbol of the unit that it is kept in; empty for a bare number. */
+            unit: string;
         };
         /** @description A number of a plan that can be opened to its reason. */
         Figure: {
@@ -1193,8 +1198,8 @@ export interface components {
             itemName: string;
             status: components["schemas"]["MendStatus"];
             decision: null | components["schemas"]["Decision"];
-            location: string;
-            damageKind: string;
+            construction: string;
+            damage: null | components["schemas"]["Damage"];
             methodName: null | components["schemas"]["Message"];
             materialName: null | components["schemas"]["Message"];
             /** Format: date-time */
@@ -2773,6 +2778,7 @@ export interface operations {
         parameters: {
             query?: {
                 damage?: number;
+                units?: string;
             };
             header?: never;
             path: {
@@ -2795,6 +2801,7 @@ export interface operations {
         parameters: {
             query?: {
                 damage?: number;
+                units?: string;
             };
             header?: never;
             path: {

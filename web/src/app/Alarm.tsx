@@ -6,6 +6,7 @@ import { Button } from '../ui/Button';
 import { alarmsOf, type BenchAlarm } from '../shop/alarms';
 import { useNow } from '../shop/clock';
 import { beep } from '../shop/sound';
+import { say } from '../words/say';
 
 const key = 'able-mend.silenced';
 
@@ -58,7 +59,7 @@ function Ringing({ alarms, onSilence }: { alarms: readonly BenchAlarm[]; onSilen
       role="alert"
       className={`no-print sticky bottom-0 z-20 flex items-center gap-x-4 border-t-2 border-ink px-3 py-0.5 sm:px-5 ${lost ? 'bg-late-soft' : 'bg-good-soft'}`}
     >
-      <strong className="hidden sm:inline">{lost ? 'About to be lost' : 'Open now'}</strong>
+      <strong className="hidden sm:inline">{lost ? say`About to be lost` : say`Open now`}</strong>
       {alarms.slice(0, 3).map((alarm, i) => (
         <Link
           key={alarm.key}
@@ -70,9 +71,9 @@ function Ringing({ alarms, onSilence }: { alarms: readonly BenchAlarm[]; onSilen
         </Link>
       ))}
       {more > 0 ? <span className="whitespace-nowrap lg:hidden">+{more}</span> : null}
-      {alarms.length > 3 ? <span className="hidden lg:inline">and {alarms.length - 3} more</span> : null}
+      {alarms.length > 3 ? <span className="hidden lg:inline">{say`and ${alarms.length - 3} more`}</span> : null}
       <Button className="ml-auto shrink-0" onClick={onSilence}>
-        Silence <kbd className="text-sm">M</kbd>
+        {say`Silence`} <kbd className="text-sm">M</kbd>
       </Button>
     </div>
   );

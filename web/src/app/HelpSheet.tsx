@@ -1,17 +1,18 @@
 import { Dialog } from 'radix-ui';
 import { useEffect, useState } from 'react';
 import { Button } from '../ui/Button';
+import { say } from '../words/say';
 
 const keys: readonly (readonly [string, string])[] = [
-  ['?', 'This sheet'],
-  ['M', 'Silence the alarm'],
-  ['D', 'In a mend: begin, or done'],
-  ['R', 'In a wait: ready'],
-  ['N', 'In a wait: not yet'],
-  ['U', 'In a mend: undo the last one'],
-  ['1 to 5', 'In a mend: Look, Match, Plan, Mend, Prove'],
-  ['← →', 'Move between options; on a slider, adjust it'],
-  ['Tab', 'Next field'],
+  ['?', say`This sheet`],
+  ['M', say`Silence the alarm`],
+  ['D', say`In a mend: begin, or done`],
+  ['R', say`In a wait: ready`],
+  ['N', say`In a wait: not yet`],
+  ['U', say`In a mend: undo the last one`],
+  [say`1 to 5`, say`In a mend: Look, Match, Plan, Mend, Prove`],
+  ['← →', say`Move between options; on a slider, adjust it`],
+  [say`Tab`, say`Next field`],
 ];
 
 /** Every action has a key. Not modal: nothing behind it is locked. */
@@ -28,13 +29,13 @@ export function HelpSheet() {
   return (
     <Dialog.Root open={open} onOpenChange={setOpen} modal={false}>
       <Dialog.Trigger asChild>
-        <button type="button" className="min-h-11 min-w-11 rounded-sm border-2 border-line font-bold" aria-label="Help and keys">
+        <button type="button" className="min-h-11 min-w-11 rounded-sm border-2 border-line font-bold" aria-label={say`Help and keys`}>
           ?
         </button>
       </Dialog.Trigger>
       <Dialog.Portal>
         <Dialog.Content aria-describedby={undefined} className="fixed top-16 right-4 z-30 w-96 max-w-[92vw] border-2 border-ink bg-sheet p-5 shadow-xl">
-          <Dialog.Title className="text-2xl">Keys</Dialog.Title>
+          <Dialog.Title className="text-2xl">{say`Keys`}</Dialog.Title>
           <dl className="mt-3 grid grid-cols-[6rem_1fr] gap-y-2">
             {keys.map(([press, does]) => (
               <div key={press} className="contents">
@@ -45,11 +46,9 @@ export function HelpSheet() {
               </div>
             ))}
           </dl>
-          <p className="mt-4 text-sm text-faint">
-            Every underlined figure opens to its reason. What is written here never replaces a product&apos;s own safety sheet or local rules.
-          </p>
+          <p className="mt-4 text-sm text-faint">{say`Every underlined figure opens to its reason. What is written here never replaces a product's own safety sheet or local rules.`}</p>
           <Dialog.Close asChild>
-            <Button className="mt-4 w-full">Close</Button>
+            <Button className="mt-4 w-full">{say`Close`}</Button>
           </Dialog.Close>
         </Dialog.Content>
       </Dialog.Portal>

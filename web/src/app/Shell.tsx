@@ -5,11 +5,13 @@ import { problemsIn } from '../api/client';
 import { shopQuery } from '../api/queries';
 import { Problems } from '../ui/Notice';
 import { clock } from '../measures/time';
+import { length, temperature } from '../measures/units';
 import { Alarm } from './Alarm';
 import { setServerNow, useNow } from '../shop/clock';
 import { HelpSheet } from './HelpSheet';
 import { UnitsProvider, useUnits } from '../shop/units';
 import { ZoneProvider } from '../shop/zone';
+import { say } from '../words/say';
 
 export function Shell() {
   const shop = useQuery(shopQuery);
@@ -20,7 +22,7 @@ export function Shell() {
   if (!shop.data) {
     return (
       <main className="p-8" aria-busy={shop.isPending}>
-        {shop.error ? <Problems problems={problemsIn(shop.error)} /> : <p>Loading …</p>}
+        {shop.error ? <Problems problems={problemsIn(shop.error)} /> : <p>{say`Loading …`}</p>}
       </main>
     );
   }
@@ -29,9 +31,7 @@ export function Shell() {
     <ZoneProvider value={settings.bench.zone}>
       <UnitsProvider shop={settings.units}>
         <div className="flex min-h-dvh flex-col print:block">
-          <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-20 focus:bg-sheet focus:p-3">
-            Skip to the work
-          </a>
+          <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-20 focus:bg-sheet focus:p-3">{say`Skip to the work`}</a>
           <TopLine shopName={settings.name} zone={settings.bench.zone} />
           <main id="main" className="flex-1">
             <Outlet />
@@ -52,17 +52,17 @@ function TopLine({ shopName, zone }: { shopName: string; zone: string }) {
         <img src="/mark.svg" alt="" width={28} height={28} />
         Able Mend
       </Link>
-      <nav aria-label="Main" className="flex gap-1">
-        <Place to="/" words="Bench" />
-        <Place to="/new" words="Start a mend" />
-        <Place to="/log" words="Log" />
-        <Place to="/shelf" words="Shelf and tools" />
+      <nav aria-label={say`Main`} className="flex gap-1">
+        <Place to="/" words={say`Bench`} />
+        <Place to="/new" words={say`Start a mend`} />
+        <Place to="/log" words={say`Log`} />
+        <Place to="/shelf" words={say`Shelf and tools`} />
       </nav>
       <div className="ml-auto flex items-center gap-3">
         <span className="lettering hidden md:inline">{shopName}</span>
         <button type="button" className="min-h-11 rounded-sm px-2 underline underline-offset-4" onClick={() => choose(units === 'us' ? 'metric' : 'us')}>
-          {units === 'us' ? 'in, °F' : 'mm, °C'}
-          <span className="sr-only">: change units</span>
+          {length.unit(units)}, {temperature.unit(units)}
+          <span className="sr-only">{say`: change units`}</span>
         </button>
         <HelpSheet />
         <time className="numeral min-w-16 text-right text-2xl" dateTime={new Date(now).toISOString()}>

@@ -9,8 +9,10 @@ import type { StripRange } from '../drawing/strip';
 import { TimeAxis, TimeStrip } from '../drawing/TimeStrip';
 import { Notice, Problems } from '../ui/Notice';
 import { countdown, span, when } from '../measures/time';
+import { useDamageWords } from '../ui/damageWords';
 import { waitWords } from '../ui/words';
 import { benchMoment, type BenchMoment } from './moment';
+import { say } from '../words/say';
 
 const hour = 3600_000;
 const stripWidth = 560;
@@ -20,17 +22,17 @@ export function BenchPage() {
   const bench = useQuery(benchQuery);
   const now = useNow();
   const zone = useZone();
-  if (!bench.data) return <div className="p-5">{bench.error ? <Problems problems={problemsIn(bench.error)} /> : 'Loading the bench …'}</div>;
+  if (!bench.data) return <div className="p-5">{bench.error ? <Problems problems={problemsIn(bench.error)} /> : say`Loading the bench …`}</div>;
   const range: StripRange = { fromMs: now - hour, toMs: now + 9 * hour, width: stripWidth };
   const [lead, ...rest] = bench.data.entries;
   return (
     <div className="mx-auto max-w-[1500px] px-5 pb-10">
-      <h1 className="sr-only">The bench</h1>
+      <h1 className="sr-only">{say`The bench`}</h1>
       {lead ? (
         <ol>
           <Lead entry={lead} now={now} zone={zone} range={range} />
           <li aria-hidden className="hidden lg:grid lg:grid-cols-[minmax(0,1fr)_44%] lg:gap-6">
-            <span className="lettering self-end pb-1">then</span>
+            <span className="lettering self-end pb-1">{say`then`}</span>
             <TimeAxis range={range} zone={zone} />
           </li>
           {rest.map((entry) => (
@@ -79,7 +81,7 @@ function Lead({ entry, now, zone, range }: LineProps) {
           <Due entry={entry} now={now} zone={zone} />
           <div>
             <TimeAxis range={range} zone={zone} />
-            <TimeStrip bands={entry.bands} range={range} height={34} nowMs={now} label={`${entry.tag} against the clock`} />
+            <TimeStrip bands={entry.bands} range={range} height={34} nowMs={now} label={say`${entry.tag} against the clock`} />
           </div>
         </div>
       </Link>
@@ -110,7 +112,7 @@ function Line({ entry, now, zone, range }: LineProps) {
             <span className="numeral block text-xl">{moment.untilMs === null ? '' : span(moment.untilMs - now)}</span>
           </span>
         </div>
-        <TimeStrip bands={entry.bands} range={range} height={34} nowMs={now} label={`${entry.tag} against the clock`} />
+        <TimeStrip bands={entry.bands} range={range} height={34} nowMs={now} label={say`${entry.tag} against the clock`} />
       </Link>
     </li>
   );
@@ -122,7 +124,7 @@ function headline(entry: BenchEntry): string {
 }
 
 function afterwards(entry: BenchEntry): string {
-  return entry.nextTitle ? `Next: ${entry.nextTitle}` : 'Then hand it back';
+  return entry.nextTitle ? say`Next: ${entry.nextTitle}` : say`Then hand it back`;
 }
 
 function willBeLate(entry: BenchEntry): boolean {
@@ -130,10 +132,10 @@ function willBeLate(entry: BenchEntry): boolean {
 }
 
 function dueWords(entry: BenchEntry, now: number, zone: string): string {
-  const due = entry.dueAt ? `Due ${when(entry.dueAt, now, zone)}` : 'No due time';
+  const due = entry.dueAt ? say`Due ${when(entry.dueAt, now, zone)}` : say`No due time`;
   return willBeLate(entry)
-    ? `${due}: ready only ${when(entry.readyAt, now, zone)}`
-    : `${due}. Step ${Math.min(entry.stepsDone + 1, entry.stepsAll)} of ${entry.stepsAll}`;
+    ? say`${due}: ready only ${when(entry.readyAt, now, zone)}`
+    : say`${due}. Step ${Math.min(entry.stepsDone + 1, entry.stepsAll)} of ${entry.stepsAll}`;
 }
 
 function Due({ entry, now, zone }: { entry: BenchEntry; now: number; zone: string }) {
@@ -141,9 +143,10 @@ function Due({ entry, now, zone }: { entry: BenchEntry; now: number; zone: strin
 }
 
 function Drafts({ drafts, now, zone }: { drafts: readonly Schemas['DraftEntry'][]; now: number; zone: string }) {
+  const damageWords = useDamageWords();
   return (
     <section className="mt-3">
-      <h2 className="lettering">Waiting to be started</h2>
+      <h2 className="lettering">{say`Waiting to be started`}</h2>
       <ul className="mt-1 flex flex-wrap gap-x-8 gap-y-1">
         {drafts.map((draft) => (
           <li key={draft.id}>
@@ -155,18 +158,17 @@ function Drafts({ drafts, now, zone }: { drafts: readonly Schemas['DraftEntry'][
               <span className="numeral text-2xl">{draft.tag}</span>
               <span className="leading-tight">
                 <span className="block font-semibold">
-                  {draft.damage}
-                  {draft.followsMendId ? ', properly' : ''}
+                  {damageWords(draft.damage, draft.construction)}
+                  {draft.damages > 1 ? say`, and ${draft.damages - 1} more` : ''}
+                  {draft.followsMendId ? say`, properly` : ''}
                 </span>
-                <span className="text-sm text-faint">{draft.dueAt ? `Due ${when(draft.dueAt, now, zone)}` : 'No due time'}</span>
+                <span className="text-sm text-faint">{draft.dueAt ? say`Due ${when(draft.dueAt, now, zone)}` : say`No due time`}</span>
               </span>
             </Link>
           </li>
         ))}
         <li>
-          <Link to="/new" className="flex min-h-14 items-center gap-2 rounded-sm border-2 border-act px-5 text-lg font-bold text-act">
-            Start a mend
-          </Link>
+          <Link to="/new" className="flex min-h-14 items-center gap-2 rounded-sm border-2 border-act px-5 text-lg font-bold text-act">{say`Start a mend`}</Link>
         </li>
       </ul>
     </section>
@@ -190,9 +192,9 @@ function Unreadable({ entries }: { entries: readonly Schemas['UnreadableEntry'][
 function Empty({ drafts }: { drafts: number }) {
   return (
     <div className="py-12">
-      <p className="text-4xl font-bold">Nothing under way</p>
+      <p className="text-4xl font-bold">{say`Nothing under way`}</p>
       <p className="mt-2 max-w-prose text-lg text-faint">
-        {drafts > 0 ? 'Pick one of those below to begin.' : 'Pick an item, tap where it is damaged, and the plan is there.'}
+        {drafts > 0 ? say`Pick one of those below to begin.` : say`Pick an item, tap where it is damaged, and the plan is there.`}
       </p>
     </div>
   );

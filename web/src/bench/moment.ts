@@ -1,5 +1,6 @@
 import type { BenchEntry } from '../api/types';
 import { nextEnd, windowState } from '../desk/window';
+import { say } from '../words/say';
 
 /** What the bench says of a mend in a few words, and what its clock runs to. */
 export interface BenchMoment {
@@ -16,23 +17,23 @@ export function benchMoment(entry: Entry, now: number): BenchMoment {
   if (entry.useBy) {
     const left = Date.parse(entry.useBy);
     return left > now
-      ? { tone: 'late', words: 'In the cup: use by', big: '', untilMs: left }
-      : { tone: 'late', words: 'Past its pot life', big: 'Mix again', untilMs: null };
+      ? { tone: 'late', words: say`In the cup: use by`, big: '', untilMs: left }
+      : { tone: 'late', words: say`Past its pot life`, big: say`Mix again`, untilMs: null };
   }
-  if (entry.phase === 'failed') return { tone: 'late', words: 'The test failed', big: 'Decide', untilMs: null };
-  if (entry.phase === 'done') return { tone: 'good', words: 'All done', big: 'Hand it back', untilMs: null };
-  if (!entry.window) return { tone: 'good', words: 'Hands now', big: 'Hands now', untilMs: null };
+  if (entry.phase === 'failed') return { tone: 'late', words: say`The test failed`, big: say`Decide`, untilMs: null };
+  if (entry.phase === 'done') return { tone: 'good', words: say`All done`, big: say`Hand it back`, untilMs: null };
+  if (!entry.window) return { tone: 'good', words: say`Hands now`, big: say`Hands now`, untilMs: null };
   const end = nextEnd(entry.window, now);
   switch (windowState(entry.window, now)) {
     case 'late':
-      return { tone: 'late', words: 'Window missed', big: 'Too late', untilMs: null };
+      return { tone: 'late', words: say`Window missed`, big: say`Too late`, untilMs: null };
     case 'good':
       return end
-        ? { tone: entry.urgency === 'about-to-be-lost' ? 'late' : 'good', words: 'Good now: closes in', big: '', untilMs: end.at }
-        : { tone: 'good', words: 'Good now: test it', big: 'Test it', untilMs: null };
+        ? { tone: entry.urgency === 'about-to-be-lost' ? 'late' : 'good', words: say`Good now: closes in`, big: '', untilMs: end.at }
+        : { tone: 'good', words: say`Good now: test it`, big: say`Test it`, untilMs: null };
     case 'early':
       return end
-        ? { tone: 'early', words: 'Too early: opens in', big: '', untilMs: end.at }
-        : { tone: 'late', words: 'Never, at this bench', big: 'Warm it', untilMs: null };
+        ? { tone: 'early', words: say`Too early: opens in`, big: '', untilMs: end.at }
+        : { tone: 'late', words: say`Never, at this bench`, big: say`Warm it`, untilMs: null };
   }
 }

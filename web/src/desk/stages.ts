@@ -1,4 +1,4 @@
-/** The stages of a mend: one place with one picture. */
+import { say } from '../words/say'; /** The stages of a mend: one place with one picture. */
 export const stages = ['look', 'match', 'plan', 'mend', 'prove'] as const;
 
 export type Stage = (typeof stages)[number];
@@ -8,9 +8,9 @@ export function isStage(text: string): text is Stage {
 }
 
 export const stageNames: Record<Stage, string> = {
-  look: 'Look',
-  match: 'Match',
-  plan: 'Plan',
-  mend: 'Mend',
-  prove: 'Prove',
+  look: say`Look`,
+  match: say`Match`,
+  plan: say`Plan`,
+  mend: say`Mend`,
+  prove: say`Prove`,
 };

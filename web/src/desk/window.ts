@@ -1,4 +1,4 @@
-/** A wait with two ends: too early, good, too late. */
+import { say } from '../words/say'; /** A wait with two ends: too early, good, too late. */
 export type WindowState = 'early' | 'good' | 'late';
 
 export interface WindowEnds {
@@ -12,15 +12,15 @@ export function windowState(ends: WindowEnds, now: number): WindowState {
 }
 
 export const windowWords: Record<WindowState, string> = {
-  early: 'Too early',
-  good: 'Good now',
-  late: 'Too late',
+  early: say`Too early`,
+  good: say`Good now`,
+  late: say`Too late`,
 };
 
 /** What the countdown runs to, and what it is called. */
 export function nextEnd(ends: WindowEnds, now: number): { at: number; words: string } | null {
   const state = windowState(ends, now);
-  if (state === 'early') return ends.opensAt ? { at: Date.parse(ends.opensAt), words: 'opens in' } : null;
-  if (state === 'good') return ends.closesAt ? { at: Date.parse(ends.closesAt), words: 'closes in' } : null;
+  if (state === 'early') return ends.opensAt ? { at: Date.parse(ends.opensAt), words: say`opens in` } : null;
+  if (state === 'good') return ends.closesAt ? { at: Date.parse(ends.closesAt), words: say`closes in` } : null;
   return null;
 }

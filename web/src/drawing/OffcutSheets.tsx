@@ -1,5 +1,6 @@
 import type { PlannedDamage, Schemas } from '../api/types';
 import { offcutSheets } from './offcutSheet';
+import { say } from '../words/say';
 
 interface Props {
   placements: readonly Schemas['Placement'][];
@@ -20,7 +21,7 @@ export function OffcutSheets({ placements, damages, offcuts }: Props) {
             width={sheet.width + 2}
             height={sheet.height + 2}
             role="img"
-            aria-label={`Cut from ${sheet.words}`}
+            aria-label={say`Cut from ${sheet.words}`}
           >
             <rect width={sheet.width} height={sheet.height} fill="var(--line)" stroke="var(--ink)" strokeWidth={1.5} />
             {sheet.patches.map((patch) => (
@@ -32,7 +33,7 @@ export function OffcutSheets({ placements, damages, offcuts }: Props) {
               </text>
             ))}
           </svg>
-          <figcaption className="text-sm text-faint">Offcut “{sheet.id}”</figcaption>
+          <figcaption className="text-sm text-faint">{say`Offcut “${sheet.id}”`}</figcaption>
         </figure>
       ))}
     </div>

@@ -1,6 +1,7 @@
 import { memo, useId, type MouseEvent } from 'react';
 import type { Schemas } from '../api/types';
 import type { PlanModel, Ring } from './planView';
+import { say } from '../words/say';
 
 const strokes: Record<Ring['kind'], { stroke: string; width: number; dash?: string; fill: string }> = {
   key: { stroke: 'var(--act)', width: 2, dash: '2 4', fill: 'none' },
@@ -31,7 +32,7 @@ export const PlanView = memo(function PlanView({ model, trace }: Props) {
       viewBox={`0 0 ${model.width} ${model.height}`}
       width="100%"
       role="img"
-      aria-label="The damage from above, with the outlines that are cut, laid and taped"
+      aria-label={say`The damage from above, with the outlines that are cut, laid and taped`}
       onClick={tap}
       className={trace ? 'cursor-crosshair' : ''}
     >

@@ -4,6 +4,7 @@ import { useUnits } from '../shop/units';
 import { measure } from '../measures/units';
 import { dimensionPx, type LayerBand, type Mark, type SectionModel } from './section';
 import { wordPx, type Word } from './words';
+import { say } from '../words/say';
 
 const fillOf: Record<LayerBand['texture'], string> = {
   clear: 'var(--coat)',
@@ -64,7 +65,7 @@ export const Section = memo(function Section({ model, depth, protectedLayer }: P
 
 function describe(model: SectionModel): string {
   const touched = model.layers.filter((layer) => layer.touched).map((layer) => layer.name);
-  return `Section. The damage goes into: ${touched.join(', ') || 'nothing'}.`;
+  return say`Section. The damage goes into: ${touched.join(', ') || say`nothing`}.`;
 }
 
 function Textures({ id }: { id: string }) {
@@ -209,9 +210,7 @@ function Dimensions({ model, units }: { model: SectionModel; units: 'metric' | '
               stroke="var(--paper)"
               strokeWidth={4}
               paintOrder="stroke"
-            >
-              {measure(dimension.mm, 'mm', dimension.mm < 1 ? 2 : 1, units)} deep
-            </text>
+            >{say`${measure(dimension.mm, 'mm', dimension.mm < 1 ? 2 : 1, units)} deep`}</text>
           </g>
         ),
       )}
@@ -237,8 +236,8 @@ function DepthHandle({ model, mm, maxMm, onChange }: { model: SectionModel; mm: 
     >
       <Slider.Track className="absolute inset-0 cursor-ns-resize" />
       <Slider.Thumb
-        aria-label="Depth of the damage"
-        aria-valuetext={`${measure(mm, 'mm', 1, units)} of ${measure(maxMm, 'mm', 1, units)}`}
+        aria-label={say`Depth of the damage`}
+        aria-valuetext={say`${measure(mm, 'mm', 1, units)} of ${measure(maxMm, 'mm', 1, units)}`}
         className="relative block h-7 w-11 rounded-sm border-2 border-act bg-sheet text-center leading-5 font-bold text-act shadow"
         style={{ left: 12 }}
         onKeyDown={(event) => {

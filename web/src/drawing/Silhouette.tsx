@@ -1,6 +1,7 @@
 import { RadioGroup } from 'radix-ui';
 import type { Construction } from '../api/types';
 import { silhouettes } from './silhouettes';
+import { say } from '../words/say';
 
 interface Props {
   construction: Construction;
@@ -26,7 +27,7 @@ export function Silhouette({ construction, value, onPick }: Props) {
           </text>
         ))}
       </svg>
-      <RadioGroup.Root aria-label="Where is the damage?" value={value} onValueChange={onPick}>
+      <RadioGroup.Root aria-label={say`Where is the damage?`} value={value} onValueChange={onPick}>
         {construction.locations.map((location) => (
           <RadioGroup.Item
             key={location.id}

@@ -2,8 +2,9 @@ import { useId } from 'react';
 import { clock, dayAndClock } from '../measures/time';
 import { stripBands, stripTicks, stripX, type StripBand, type StripRange } from './strip';
 import type { Schemas } from '../api/types';
+import { say } from '../words/say';
 
-const words: Record<StripBand['kind'], string> = { hands: 'hands on', early: 'too early', good: 'good', late: 'too late' };
+const words: Record<StripBand['kind'], string> = { hands: say`hands on`, early: say`too early`, good: say`good`, late: say`too late` };
 
 interface Props {
   bands: readonly Schemas['Band'][];

@@ -1,4 +1,5 @@
 import type { PlannedDamage, Schemas } from '../api/types';
+import { say } from '../words/say';
 
 /** An offcut with the patches that are cut from it, to scale: the corner that is measured from lies at the top left. */
 export interface OffcutModel {
@@ -28,7 +29,7 @@ export function offcutSheets(
     id: offcut.id,
     width: offcut.lengthMm * pxPerMm,
     height: offcut.widthMm * pxPerMm,
-    words: `${offcut.id}: ${here.map((placement) => `patch ${nameOf(placement)}`).join(', ')}`,
+    words: `${offcut.id}: ${here.map((placement) => say`patch ${nameOf(placement)}`).join(', ')}`,
     patches: here.flatMap((placement) => {
       const patch = damages.find((each) => each.number === placement.damage)?.patches.find((each) => each.order === placement.patch);
       return patch ? [lay(placement, patch, nameOf(placement), pxPerMm)] : [];

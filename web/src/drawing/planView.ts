@@ -1,5 +1,6 @@
 import type { Drawing, PlannedDamage, Schemas } from '../api/types';
 import { measure, type Units } from '../measures/units';
+import { say } from '../words/say';
 
 /** The plan view as shapes: outlines on the surface, in millimetres, fitted to a box. */
 export interface PlanModel {
@@ -40,14 +41,14 @@ interface PlanInput {
 const leastGridPx = 14;
 const grids: Record<Units, readonly [Grid, Grid, Grid]> = {
   metric: [
-    { mm: 10, words: '10 mm' },
-    { mm: 25, words: '25 mm' },
-    { mm: 50, words: '50 mm' },
+    { mm: 10, words: say`10 mm` },
+    { mm: 25, words: say`25 mm` },
+    { mm: 50, words: say`50 mm` },
   ],
   us: [
-    { mm: 12.7, words: '½ in' },
-    { mm: 25.4, words: '1 in' },
-    { mm: 50.8, words: '2 in' },
+    { mm: 12.7, words: say`½ in` },
+    { mm: 25.4, words: say`1 in` },
+    { mm: 50.8, words: say`2 in` },
   ],
 };
 
@@ -81,7 +82,7 @@ export function planView({ drawing, patches, reached, width, height, units, leas
     toMm: (x, y) => ({ x: Math.round((x - width / 2) / pxPerMm), y: Math.round((y - height / 2) / pxPerMm) }),
     grid: grids[units].find((grid) => grid.mm * pxPerMm >= leastGridPx) ?? grids[units][2],
     rings: [
-      ...(reached.has('key') && drawing.keyOutline.length > 0 ? [ring('key', drawing.keyOutline, reached.has('tape') ? 'key and tape' : 'key')] : []),
+      ...(reached.has('key') && drawing.keyOutline.length > 0 ? [ring('key', drawing.keyOutline, reached.has('tape') ? say`key and tape` : say`key`)] : []),
       ...shown
         .toSorted((a, b) => b.areaCm2 - a.areaCm2)
         .map((patch) => ring('patch', patch.pieces, patchWords(patch, units), several ? (patch.order % 2 === 1 ? -0.6 : 0.6) : 0)),

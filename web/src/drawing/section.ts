@@ -1,6 +1,7 @@
 import type { Drawing, PlannedDamage, Schemas } from '../api/types';
 import { depthScale, type DepthScale } from './depthScale';
 import { apart, type Word } from './words';
+import { say } from '../words/say';
 
 /** The section as shapes: a function from data to paths, so that it can be tested without a browser. */
 export interface SectionModel {
@@ -215,7 +216,7 @@ function marks(geometry: Geometry, work: NonNullable<Drawing['work']>, reached: 
     found.push({
       kind: 'coat',
       path: `M${left} ${surface}Q${left} ${top - 5} ${n(x(-work.cutHalfWidthMm))} ${top - 5}H${n(x(work.cutHalfWidthMm))}Q${right} ${top - 5} ${right} ${surface}`,
-      words: { text: 'coat', x: x(0), y: top - 9 },
+      words: { text: say`coat`, x: x(0), y: top - 9 },
     });
   }
   if (has('film-open') && !has('finish')) {
@@ -223,7 +224,7 @@ function marks(geometry: Geometry, work: NonNullable<Drawing['work']>, reached: 
     const path = has('film')
       ? `M${n(x(-half))} ${surface - 4}H${n(x(half))}`
       : `M${n(x(-half))} ${surface - 4}Q${n(x(-half * 0.5))} ${surface - 52} ${n(x(0))} ${surface - 56}`;
-    found.push({ kind: 'film', path, words: { text: has('film') ? 'film' : 'film, folded back', x: x(0), y: surface - (has('film') ? 12 : 60) } });
+    found.push({ kind: 'film', path, words: { text: has('film') ? say`film` : say`film, folded back`, x: x(0), y: surface - (has('film') ? 12 : 60) } });
   }
   return found;
 }

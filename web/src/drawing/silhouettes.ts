@@ -1,4 +1,5 @@
 import type { Construction } from '../api/types';
+import { say } from '../words/say';
 
 /** A silhouette in a box of 480 by 136, drawn as outlines and finer lines; words say what is looked at. */
 export interface SilhouetteArt {
@@ -15,14 +16,14 @@ export const silhouettes: Record<Construction['silhouette'], SilhouetteArt> = {
     outline: [boardAt(34), boardAt(102)],
     lines: ['M8 34H472', 'M8 102H472', 'M396 88l24 -4M396 116l24 4M424 102h26'],
     words: [
-      [96, 38, 'from above'],
-      [96, 106, 'from below'],
+      [96, 38, say`from above`],
+      [96, 106, say`from below`],
     ],
   },
   hull: {
     outline: ['M10 44C60 96 130 118 240 118C350 118 420 96 470 44C420 58 350 64 240 64C130 64 60 58 10 44Z'],
     lines: ['M60 82C140 104 340 104 420 82', 'M176 62v-10h128v10'],
-    words: [[128, 128, 'keel line']],
+    words: [[128, 128, say`keel line`]],
   },
   raft: {
     outline: [
@@ -39,8 +40,8 @@ export const silhouettes: Record<Construction['silhouette'], SilhouetteArt> = {
     ],
     lines: ['M80 84H440M80 108H440', 'M240 22v24'],
     words: [
-      [364, 38, 'from above'],
-      [364, 100, 'from below'],
+      [364, 38, say`from above`],
+      [364, 100, say`from below`],
     ],
   },
   deck: {
@@ -52,7 +53,7 @@ export const silhouettes: Record<Construction['silhouette'], SilhouetteArt> = {
     outline: ['M8 62C120 40 300 34 430 44L472 50V76L430 82C300 92 120 84 8 70Z'],
     lines: ['M8 66C140 58 300 56 472 62', 'M410 42V84'],
     words: [
-      [352, 28, 'pocket end'],
+      [352, 28, say`pocket end`],
       [10, 52, 'tip'],
     ],
   },
@@ -69,7 +70,7 @@ export const silhouettes: Record<Construction['silhouette'], SilhouetteArt> = {
   pole: {
     outline: ['M6 58H380V78H6Z', 'M380 61H474V75H380Z'],
     lines: ['M6 68H380'],
-    words: [[392, 50, 'ferrule end']],
+    words: [[392, 50, say`ferrule end`]],
   },
   tent: {
     outline: ['M20 118C80 30 170 10 240 10C310 10 400 30 460 118Z', 'M326 118C330 76 350 60 372 60C394 60 408 84 412 118Z'],
@@ -94,7 +95,7 @@ export const silhouettes: Record<Construction['silhouette'], SilhouetteArt> = {
   fork: {
     outline: ['M20 52H280V84H20Z', 'M280 44H460V92H280Z'],
     lines: ['M274 44V92'],
-    words: [[340, 72, 'lower leg']],
+    words: [[340, 72, say`lower leg`]],
   },
   harness: {
     outline: ['M150 20H330V40H150Z', 'M160 40L120 124H150L196 40Z', 'M320 40L360 124H330L284 40Z'],

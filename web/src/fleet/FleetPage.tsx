@@ -6,9 +6,10 @@ import { catalogueQuery, itemsQuery } from '../api/queries';
 import type { Schemas } from '../api/types';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
-import { NumberField } from '../ui/NumberField';
+import { MeasureField } from '../ui/MeasureField';
 import { Problems } from '../ui/Notice';
 import { familyWords } from '../ui/words';
+import { say } from '../words/say';
 
 type Item = Schemas['ItemView'];
 
@@ -33,10 +34,8 @@ export function FleetPage() {
     <div className="mx-auto grid max-w-[1500px] gap-8 px-5 py-5 lg:grid-cols-[minmax(0,1fr)_27rem]">
       <section>
         <div className="flex flex-wrap items-end justify-between gap-x-6">
-          <h1 className="text-3xl">What needs mending?</h1>
-          <Link to="/gallery" className="inline-flex min-h-11 items-center text-act underline underline-offset-4">
-            Or open a worked example
-          </Link>
+          <h1 className="text-3xl">{say`What needs mending?`}</h1>
+          <Link to="/gallery" className="inline-flex min-h-11 items-center text-act underline underline-offset-4">{say`Or open a worked example`}</Link>
         </div>
         <Problems problems={problemsIn(open.error)} />
         <ul className="mt-3 grid gap-x-8 sm:grid-cols-2">
@@ -52,15 +51,15 @@ export function FleetPage() {
                 <span className="leading-tight">
                   <span className="block font-semibold">{item.name}</span>
                   <span className="text-sm text-faint">
-                    {item.ageMonths === null ? 'age unknown' : `${item.ageMonths} months`}
-                    {item.mendCount > 0 ? `, ${item.mendCount} ${item.mendCount === 1 ? 'mend' : 'mends'}` : ''}
+                    {item.ageMonths === null ? say`age unknown` : say`${item.ageMonths} months`}
+                    {item.mendCount === 1 ? say`, 1 mend` : item.mendCount > 1 ? say`, ${item.mendCount} mends` : ''}
                   </span>
                 </span>
               </button>
             </li>
           ))}
         </ul>
-        {items.data?.length === 0 ? <p className="mt-4 text-lg text-faint">The fleet is empty. Add the first item.</p> : null}
+        {items.data?.length === 0 ? <p className="mt-4 text-lg text-faint">{say`The fleet is empty. Add the first item.`}</p> : null}
       </section>
       <NewItem ready={ready} onAdded={(item) => open.mutate(item)} />
     </div>
@@ -97,22 +96,20 @@ function NewItem({ ready, onAdded }: { ready: boolean; onAdded: (item: Item) => 
         add.mutate();
       }}
     >
-      <h2 className="text-2xl">Add an item</h2>
+      <h2 className="text-2xl">{say`Add an item`}</h2>
       <label>
-        <span className="lettering mb-1 block">Tag</span>
+        <span className="lettering mb-1 block">{say`Tag`}</span>
         <input className={field} value={tag} onChange={(event) => setTag(event.target.value)} autoComplete="off" />
       </label>
       <label>
-        <span className="lettering mb-1 block">Name</span>
+        <span className="lettering mb-1 block">{say`Name`}</span>
         <input className={field} value={name} onChange={(event) => setName(event.target.value)} autoComplete="off" />
       </label>
-      <Choice label="Kind of gear" value={family} options={families} onPick={pickFamily} />
-      <Choice label="Construction" value={construction} options={built(family).map((each) => [each.id, each.name] as const)} onPick={setConstruction} />
-      <NumberField label="Age" value={age} unit="months" step={1} onChange={setAge} />
+      <Choice label={say`Kind of gear`} value={family} options={families} onPick={pickFamily} />
+      <Choice label={say`Construction`} value={construction} options={built(family).map((each) => [each.id, each.name] as const)} onPick={setConstruction} />
+      <MeasureField label={say`Age`} path="item.ageMonths" value={age} step={1} onChange={setAge} />
       <Problems problems={problemsIn(add.error)} />
-      <Button type="submit" look="main" disabled={!ready || add.isPending}>
-        Add it and look
-      </Button>
+      <Button type="submit" look="main" disabled={!ready || add.isPending}>{say`Add it and look`}</Button>
     </form>
   );
 }

@@ -5,6 +5,7 @@ import { catalogueQuery, galleryQuery } from '../api/queries';
 import type { Schemas } from '../api/types';
 import { Problems } from '../ui/Notice';
 import { familyWords } from '../ui/words';
+import { say } from '../words/say';
 
 const families = Object.keys(familyWords) as Schemas['GearFamily'][];
 
@@ -26,8 +27,8 @@ export function GalleryPage() {
   const familyOf = (worked: Schemas['WorkedCase']) => catalogue.data?.constructions.find((each) => each.id === worked.construction)?.family;
   return (
     <div className="mx-auto max-w-[1500px] px-5 py-5">
-      <h1 className="text-3xl">Worked examples</h1>
-      <p className="text-faint">Each opens on the bench as a mend of its own, to be changed and run like any other.</p>
+      <h1 className="text-3xl">{say`Worked examples`}</h1>
+      <p className="text-faint">{say`Each opens on the bench as a mend of its own, to be changed and run like any other.`}</p>
       <Problems problems={problemsIn(open.error)} />
       <div className="mt-3 gap-x-10 md:columns-2 lg:columns-3">
         {families.map((family) => {

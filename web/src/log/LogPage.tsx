@@ -6,21 +6,24 @@ import { logQuery } from '../api/queries';
 import { problemsIn } from '../api/client';
 import { Problems } from '../ui/Notice';
 import { when } from '../measures/time';
+import { useDamageWords } from '../ui/damageWords';
 import { decisionWords } from '../ui/words';
+import { say } from '../words/say';
 
 /** Everything that was closed, found again by any word of it. */
 export function LogPage() {
   const { q = '' } = useSearch({ from: '/log' });
   const navigate = useNavigate();
   const log = useQuery(logQuery(q));
+  const damageWords = useDamageWords();
   const now = useNow();
   const zone = useZone();
   return (
     <div className="mx-auto max-w-[1500px] px-5 py-5">
       <div className="flex flex-wrap items-end gap-6">
-        <h1 className="text-3xl">Log</h1>
+        <h1 className="text-3xl">{say`Log`}</h1>
         <label className="min-w-72 flex-1">
-          <span className="lettering block">Search by tag, place, resin, or any word in a note</span>
+          <span className="lettering block">{say`Search by tag, place, resin, or any word in a note`}</span>
           <input
             type="search"
             className="h-12 w-full max-w-xl rounded-sm border-2 border-strong-line bg-sheet px-3 text-lg"
@@ -41,19 +44,19 @@ export function LogPage() {
               <span className="numeral text-2xl group-hover:underline">{entry.tag}</span>
               <span className="leading-tight">
                 <span className="block font-semibold">
-                  {entry.damageKind.replaceAll('-', ' ')}, {entry.location.replace('-', ' ')}
-                  {entry.damages > 1 ? `, and ${entry.damages - 1} more` : ''}
+                  {entry.damage ? damageWords(entry.damage, entry.construction) : ''}
+                  {entry.damages > 1 ? say`, and ${entry.damages - 1} more` : ''}
                 </span>
                 <span className="text-sm text-faint">{entry.methodName ? `${entry.methodName}, ${entry.materialName}` : entry.itemName}</span>
               </span>
               <span className="line-clamp-3 leading-tight">
                 <strong className={entry.status === 'handed-back' ? 'text-good' : 'text-late'}>
                   {entry.decision === null
-                    ? 'Unreadable'
+                    ? say`Unreadable`
                     : entry.status === 'handed-back'
                       ? entry.decision === 'mend-for-now'
-                        ? 'Mended for now'
-                        : 'Mended'
+                        ? say`Mended for now`
+                        : say`Mended`
                       : decisionWords[entry.decision]}
                   .
                 </strong>{' '}
@@ -64,7 +67,9 @@ export function LogPage() {
           </li>
         ))}
       </ul>
-      {log.data?.length === 0 ? <p className="mt-6 text-lg text-faint">{q ? `Nothing in the log has “${q}” in it.` : 'Nothing has been closed yet.'}</p> : null}
+      {log.data?.length === 0 ? (
+        <p className="mt-6 text-lg text-faint">{q ? say`Nothing in the log has “${q}” in it.` : say`Nothing has been closed yet.`}</p>
+      ) : null}
     </div>
   );
 }

@@ -3,6 +3,7 @@ import type { Catalogue, Construction, DamageToMend, Schemas } from '../api/type
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { withSeen } from '../desk/edit';
+import { say } from '../words/say';
 
 interface Props {
   toMend: DamageToMend;
@@ -28,23 +29,23 @@ export function Finds({ toMend, construction, catalogue, edit, before }: Props) 
     setPlace('');
   };
   return (
-    <section aria-label="Finding it" className="border-l-4 border-resin pl-3">
+    <section aria-label={say`Finding it`} className="border-l-4 border-resin pl-3">
       <div className="flex flex-wrap gap-x-6 gap-y-3">
         <Choice
-          label="Found it?"
+          label={say`Found it?`}
           value={damage.located === false ? 'no' : 'yes'}
           options={[
-            ['yes', 'Found'],
-            ['no', 'Not yet'],
+            ['yes', say`Found`],
+            ['no', say`Not yet`],
           ]}
           onPick={(found) => edit((now) => withSeen(now, { located: found === 'yes' }))}
         />
-        <Choice label="Test to find it" value={chosen.id} options={tests.map((each) => [each.id, each.name] as const)} onPick={setTest} />
+        <Choice label={say`Test to find it`} value={chosen.id} options={tests.map((each) => [each.id, each.name] as const)} onPick={setTest} />
       </div>
       <p className="mt-1 text-sm">{chosen.how}</p>
       <div className="mt-2 flex items-end gap-2">
         <label className="flex-1">
-          <span className="lettering block">Found at</span>
+          <span className="lettering block">{say`Found at`}</span>
           <input
             className="h-11 w-full rounded-sm border-2 border-line bg-sheet px-3"
             value={place}
@@ -55,9 +56,7 @@ export function Finds({ toMend, construction, catalogue, edit, before }: Props) 
             }}
           />
         </label>
-        <Button onClick={keep} disabled={place.trim() === ''}>
-          Save it
-        </Button>
+        <Button onClick={keep} disabled={place.trim() === ''}>{say`Save it`}</Button>
       </div>
       {finds.length > 0 ? (
         <ul className="mt-1">
@@ -66,22 +65,22 @@ export function Finds({ toMend, construction, catalogue, edit, before }: Props) 
               <span>
                 {i + 1}. {find.place} <span className="text-sm text-faint">{catalogue.lookTests.find((each) => each.id === find.test)?.name}</span>
               </span>
-              <Button onClick={() => edit((now) => withSeen(now, { finds: finds.filter((each) => each !== find) }))}>Remove</Button>
+              <Button onClick={() => edit((now) => withSeen(now, { finds: finds.filter((each) => each !== find) }))}>{say`Remove`}</Button>
             </li>
           ))}
         </ul>
       ) : null}
       {before.length > 0 ? (
         <p className="mt-1 text-sm">
-          <strong>Found on this item before:</strong>{' '}
+          <strong>{say`Found on this item before:`}</strong>{' '}
           {before
             .slice(0, 6)
-            .map((find) => `${find.place} (mend ${find.mendId})`)
+            .map((find) => say`${find.place} (mend ${find.mendId})`)
             .join('; ')}
-          {before.length > 6 ? ` and ${before.length - 6} more` : ''}. Check that those still hold.
+          {before.length > 6 ? say` and ${before.length - 6} more` : ''}. {say`Check that those still hold.`}
         </p>
       ) : null}
-      <p className="mt-1 text-sm text-faint">One leak does not exclude another: go on to the end.</p>
+      <p className="mt-1 text-sm text-faint">{say`One leak does not exclude another: go on to the end.`}</p>
     </section>
   );
 }

@@ -6,19 +6,19 @@ import type { StageProps } from '../desk/StageProps';
 import type { MendDesk } from '../desk/damageInHand';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
-import { useLimits } from '../ui/limits';
 import { Problems } from '../ui/Notice';
-import { NumberField } from '../ui/NumberField';
+import { MeasureField } from '../ui/MeasureField';
 import { fromLocalField, toLocalField } from '../measures/time';
-import { altitude, length, temperature } from '../measures/units';
+import { length, measure } from '../measures/units';
 import { causeWords, kindWords, lightWords, warrantyWords } from '../ui/words';
 import { reshaped, totalThicknessMm, usualAt, withBench, withKind, withLocation, withSeen, withWanted } from '../desk/edit';
 import { Finds } from './Finds';
 import { Measures } from './Measures';
 import { VerdictBox } from './VerdictBox';
+import { say } from '../words/say';
 
 const entries = <T extends string>(words: Record<T, string>) => Object.entries(words) as [T, string][];
-const shapeWords: Record<Shape['kind'], string> = { round: 'Round', oval: 'Oval', crack: 'Line', traced: 'Traced' };
+const shapeWords: Record<Shape['kind'], string> = { round: say`Round`, oval: say`Oval`, crack: say`Line`, traced: say`Traced` };
 
 /** Look: where, what, how deep, how big, and what is wanted. The verdict stands beside it as it goes. */
 export function LookStage({ desk, catalogue, goTo }: StageProps) {
@@ -41,7 +41,7 @@ export function LookStage({ desk, catalogue, goTo }: StageProps) {
         <ItemFields repairCase={repairCase} change={change} />
         <BenchFields construction={construction} repairCase={repairCase} change={change} problems={problems} />
       </fieldset>
-      {frozen ? <p className="text-faint">The plan is frozen: this mend is under way or closed.</p> : null}
+      {frozen ? <p className="text-faint">{say`The plan is frozen: this mend is under way or closed.`}</p> : null}
     </div>
   );
 }
@@ -62,65 +62,68 @@ interface DamageProps {
 
 function DamageFields({ desk, construction, catalogue, usual }: DamageProps) {
   const { units } = useUnits();
-  const limits = useLimits();
   const { toMend, editDamage, problems, number, planned } = desk;
   const { seen } = toMend;
   const set = (change: Partial<Schemas['Damage']>) => editDamage((now) => withSeen(now, change));
   const wrong = (field: string) => isWrong(problems, `damages[${number - 1}].seen.${field}`);
   const kinds = [...new Set(usualAt(usual, construction, seen.location).map((each) => each.kind))].map((kind) => [kind, kindWords[kind]] as const);
-  const thin = totalThicknessMm(construction, seen.location) < 3;
-  const step = units === 'us' ? 0.02 : thin ? 0.05 : 0.5;
+  const thicknessMm = totalThicknessMm(construction, seen.location);
   return (
     <>
       <div className="grid gap-x-5 gap-y-3 sm:grid-cols-2">
-        <Choice label="Kind of damage" value={seen.kind} options={kinds} onPick={(kind) => editDamage((now) => withKind(now, construction, usual, kind))} />
+        <Choice
+          label={say`Kind of damage`}
+          value={seen.kind}
+          options={kinds}
+          onPick={(kind) => editDamage((now) => withKind(now, construction, usual, kind))}
+        />
         {planned?.drawing.leads === 'above' ? (
           <GoesThrough depthMm={seen.depthMm} skinMm={planned.drawing.layers[0]!.thicknessMm} onDepth={(depthMm) => set({ depthMm })} />
         ) : (
-          <NumberField
-            label={`How deep? (${length.shown(totalThicknessMm(construction, seen.location), units)} ${length.unit(units)} thick here)`}
-            value={length.shown(seen.depthMm, units)}
-            unit={length.unit(units)}
-            step={step}
+          <MeasureField
+            label={say`How deep? (${measure(thicknessMm, 'mm', thicknessMm < 10 ? 2 : 0, units)} thick here)`}
+            path="damages[].seen.depthMm"
+            value={seen.depthMm}
+            step={{ metric: thicknessMm < 3 ? 0.05 : 0.5, us: 0.02 }}
+            most={thicknessMm}
             wrong={wrong('depthMm')}
-            limits={limits('damages[].seen.depthMm', (mm) => length.shown(Math.min(mm, totalThicknessMm(construction, seen.location)), units))}
-            onChange={(value) => set({ depthMm: length.kept(value, units) })}
+            onChange={(depthMm) => set({ depthMm })}
           />
         )}
       </div>
       <div className="grid gap-x-5 gap-y-3 sm:grid-cols-2">
-        <Choice label="Shape" value={seen.shape.kind} options={entries(shapeWords)} onPick={(kind) => set({ shape: reshaped(seen.shape, kind) })} />
+        <Choice label={say`Shape`} value={seen.shape.kind} options={entries(shapeWords)} onPick={(kind) => set({ shape: reshaped(seen.shape, kind) })} />
         <ShapeFields shape={seen.shape} onShape={(shape) => set({ shape })} isWrong={wrong} />
       </div>
       <div className="flex flex-wrap gap-x-6 gap-y-3">
         <Choice
-          label="Wet inside?"
+          label={say`Wet inside?`}
           value={seen.wet ? 'wet' : 'dry'}
           options={[
-            ['dry', 'Dry'],
-            ['wet', 'Wet, or may be'],
+            ['dry', say`Dry`],
+            ['wet', say`Wet, or may be`],
           ]}
           onPick={(wet) => set({ wet: wet === 'wet' })}
         />
-        <Choice label="How did it happen?" value={seen.cause} options={entries(causeWords)} onPick={(cause) => set({ cause })} />
+        <Choice label={say`How did it happen?`} value={seen.cause} options={entries(causeWords)} onPick={(cause) => set({ cause })} />
         {seen.kind === 'crack' || seen.kind === 'splinter' ? (
           <Choice
-            label="From side to side?"
+            label={say`From side to side?`}
             value={seen.acrossWholeWidth ? 'yes' : 'no'}
             options={[
-              ['no', 'No'],
-              ['yes', 'Yes, right across'],
+              ['no', say`No`],
+              ['yes', say`Yes, right across`],
             ]}
             onPick={(across) => set({ acrossWholeWidth: across === 'yes' })}
           />
         ) : null}
         {construction.pair ? (
           <Choice
-            label="Which of the pair?"
+            label={say`Which of the pair?`}
             value={seen.onMate ? 'mate' : 'this'}
             options={[
-              ['this', 'This one'],
-              ['mate', 'The other one'],
+              ['this', say`This one`],
+              ['mate', say`The other one`],
             ]}
             onPick={(which) => set({ onMate: which === 'mate' })}
           />
@@ -137,11 +140,11 @@ function DamageFields({ desk, construction, catalogue, usual }: DamageProps) {
 function GoesThrough({ depthMm, skinMm, onDepth }: { depthMm: number; skinMm: number; onDepth: (depthMm: number) => void }) {
   return (
     <Choice
-      label="Does it go through?"
+      label={say`Does it go through?`}
       value={depthMm >= skinMm ? 'through' : 'surface'}
       options={[
-        ['through', 'Through'],
-        ['surface', 'Surface only'],
+        ['through', say`Through`],
+        ['surface', say`Surface only`],
       ]}
       onPick={(answer) => onDepth(answer === 'through' ? skinMm : skinMm / 2)}
     />
@@ -155,43 +158,37 @@ interface ShapeProps {
 }
 
 function ShapeFields({ shape, onShape, isWrong }: ShapeProps) {
-  const { units } = useUnits();
-  const limits = useLimits();
-  const unit = length.unit(units);
-  const step = units === 'us' ? 0.1 : 1;
+  const step = { metric: 1, us: 0.1 };
   if (shape.kind === 'round') {
     return (
-      <NumberField
-        label="Across"
-        value={length.shown(shape.diameterMm, units)}
-        unit={unit}
+      <MeasureField
+        label={say`Across`}
+        path="damages[].seen.shape.diameterMm"
+        value={shape.diameterMm}
         step={step}
         wrong={isWrong('shape.diameterMm')}
-        limits={limits('damages[].seen.shape.diameterMm', (mm) => length.shown(mm, units))}
-        onChange={(value) => onShape({ ...shape, diameterMm: length.kept(value, units) })}
+        onChange={(diameterMm) => onShape({ ...shape, diameterMm })}
       />
     );
   }
   if (shape.kind === 'traced') return <TraceFields points={shape.points} onChange={(points) => onShape({ kind: 'traced', points })} />;
   return (
     <div className="grid grid-cols-2 gap-2">
-      <NumberField
-        label="Length"
-        value={length.shown(shape.lengthMm, units)}
-        unit={unit}
+      <MeasureField
+        label={say`Length`}
+        path="damages[].seen.shape.lengthMm"
+        value={shape.lengthMm}
         step={step}
         wrong={isWrong('shape.lengthMm')}
-        limits={limits('damages[].seen.shape.lengthMm', (mm) => length.shown(mm, units))}
-        onChange={(value) => onShape({ ...shape, lengthMm: length.kept(value, units) })}
+        onChange={(lengthMm) => onShape({ ...shape, lengthMm })}
       />
-      <NumberField
-        label="Width"
-        value={length.shown(shape.widthMm, units)}
-        unit={unit}
+      <MeasureField
+        label={say`Width`}
+        path="damages[].seen.shape.widthMm"
+        value={shape.widthMm}
         step={step}
         wrong={isWrong('shape.widthMm')}
-        limits={limits('damages[].seen.shape.widthMm', (mm) => length.shown(mm, units))}
-        onChange={(value) => onShape({ ...shape, widthMm: length.kept(value, units) })}
+        onChange={(widthMm) => onShape({ ...shape, widthMm })}
       />
     </div>
   );
@@ -205,7 +202,7 @@ function TraceFields({ points, onChange }: { points: readonly Schemas['PointMm']
   return (
     <div>
       <label>
-        <span className="lettering mb-1 block">Points in {units === 'us' ? 'inches' : 'mm'} from the middle: tap the plan view, or key pairs</span>
+        <span className="lettering mb-1 block">{say`Points from the middle, in ${length.unit(units)}: tap the plan view, or key pairs`}</span>
         <input
           key={text}
           defaultValue={text}
@@ -221,8 +218,8 @@ function TraceFields({ points, onChange }: { points: readonly Schemas['PointMm']
         />
       </label>
       <div className="mt-1 flex gap-2">
-        <Button onClick={() => onChange(points.slice(0, -1))}>Undo last point</Button>
-        <Button onClick={() => onChange([])}>Start over</Button>
+        <Button onClick={() => onChange(points.slice(0, -1))}>{say`Undo last point`}</Button>
+        <Button onClick={() => onChange([])}>{say`Start over`}</Button>
       </div>
     </div>
   );
@@ -237,34 +234,31 @@ function FinFields({
   onChange: (fin: Schemas['FinCheck']) => void;
   isWrong: (field: string) => boolean;
 }) {
-  const limits = useLimits();
   return (
     <div className="grid gap-x-5 gap-y-3 sm:grid-cols-3">
       <Choice
-        label="Fin rocked by hand"
+        label={say`Fin rocked by hand`}
         value={fin.rocks ? 'rocks' : 'firm'}
         options={[
-          ['firm', 'Firm'],
-          ['rocks', 'Rocks'],
+          ['firm', say`Firm`],
+          ['rocks', say`Rocks`],
         ]}
         onPick={(rocks) => onChange({ ...fin, rocks: rocks === 'rocks' })}
       />
-      <NumberField
-        label="Cant of this fin"
+      <MeasureField
+        label={say`Cant of this fin`}
+        path="damages[].seen.fin.cantDeg"
         value={fin.cantDeg}
-        unit="°"
         step={0.5}
         wrong={isWrong('fin.cantDeg')}
-        limits={limits('damages[].seen.fin.cantDeg')}
         onChange={(cantDeg) => onChange({ ...fin, cantDeg })}
       />
-      <NumberField
-        label="Cant of its twin"
+      <MeasureField
+        label={say`Cant of its twin`}
+        path="damages[].seen.fin.twinCantDeg"
         value={fin.twinCantDeg}
-        unit="°"
         step={0.5}
         wrong={isWrong('fin.twinCantDeg')}
-        limits={limits('damages[].seen.fin.twinCantDeg')}
         onChange={(twinCantDeg) => onChange({ ...fin, twinCantDeg })}
       />
     </div>
@@ -277,22 +271,22 @@ function ItemFields({ repairCase, change }: FieldsProps) {
   return (
     <div className="grid gap-x-5 gap-y-3 border-t border-line pt-3 sm:grid-cols-2">
       <Choice
-        label="Warranty"
+        label={say`Warranty`}
         value={item.warranty}
         options={entries(warrantyWords)}
         onPick={(warranty) => change({ ...repairCase, item: { ...item, warranty } })}
       />
       <Choice
-        label="How long should it last?"
+        label={say`How long should it last?`}
         value={wanted.permanence ?? 'lasting'}
         options={[
-          ['lasting', 'For good'],
-          ['for-now', 'For now'],
+          ['lasting', say`For good`],
+          ['for-now', say`For now`],
         ]}
         onPick={(permanence) => change(withWanted(repairCase, { permanence }))}
       />
       <label>
-        <span className="lettering mb-1 block">Needed by</span>
+        <span className="lettering mb-1 block">{say`Needed by`}</span>
         <input
           type="datetime-local"
           className="h-11 w-full rounded-sm border-2 border-line bg-sheet px-3"
@@ -301,12 +295,12 @@ function ItemFields({ repairCase, change }: FieldsProps) {
         />
       </label>
       <Choice
-        label="Mended here before with"
+        label={say`Mended here before with`}
         value={item.earlierMend ?? 'nothing'}
         options={[
-          ['nothing', 'Nothing'],
-          ['polyester', 'Polyester'],
-          ['epoxy', 'Epoxy'],
+          ['nothing', say`Nothing`],
+          ['polyester', say`Polyester`],
+          ['epoxy', say`Epoxy`],
         ]}
         onPick={(before) => change({ ...repairCase, item: { ...item, earlierMend: before === 'nothing' ? null : before } })}
       />
@@ -315,63 +309,57 @@ function ItemFields({ repairCase, change }: FieldsProps) {
 }
 
 function BenchFields({ repairCase, construction, change, problems }: FieldsProps & { construction: Construction; problems: readonly Problem[] }) {
-  const { units } = useUnits();
-  const limits = useLimits();
   const { bench, wanted } = repairCase;
   return (
     <div className="grid gap-x-5 gap-y-3 border-t border-line pt-3 sm:grid-cols-3">
-      <NumberField
-        label="Bench"
-        value={temperature.shown(bench.temperatureC, units)}
-        unit={temperature.unit(units)}
+      <MeasureField
+        label={say`Bench`}
+        path="bench.temperatureC"
+        value={bench.temperatureC}
         step={1}
         wrong={isWrong(problems, 'bench.temperatureC')}
-        limits={limits('bench.temperatureC', (c) => temperature.shown(c, units))}
-        onChange={(value) => change(withBench(repairCase, { temperatureC: temperature.kept(value, units) }))}
+        onChange={(temperatureC) => change(withBench(repairCase, { temperatureC }))}
       />
-      <NumberField
-        label="Humidity"
+      <MeasureField
+        label={say`Humidity`}
+        path="bench.relativeHumidityPercent"
         value={bench.relativeHumidityPercent}
-        unit="%"
         step={1}
         wrong={isWrong(problems, 'bench.relativeHumidityPercent')}
-        limits={limits('bench.relativeHumidityPercent')}
         onChange={(relativeHumidityPercent) => change(withBench(repairCase, { relativeHumidityPercent }))}
       />
-      <NumberField
-        label="Hottest in use"
-        value={temperature.shown(wanted.hottestInUseC, units)}
-        unit={temperature.unit(units)}
+      <MeasureField
+        label={say`Hottest in use`}
+        path="wanted.hottestInUseC"
+        value={wanted.hottestInUseC}
         step={5}
         wrong={isWrong(problems, 'wanted.hottestInUseC')}
-        limits={limits('wanted.hottestInUseC', (c) => temperature.shown(c, units))}
-        onChange={(value) => change(withWanted(repairCase, { hottestInUseC: temperature.kept(value, units) }))}
+        onChange={(hottestInUseC) => change(withWanted(repairCase, { hottestInUseC }))}
       />
       {construction.pressureKpa == null ? null : (
-        <NumberField
-          label="Highest altitude in use"
-          value={altitude.shown(wanted.usedAtM ?? bench.altitudeM, units)}
-          unit={altitude.unit(units)}
+        <MeasureField
+          label={say`Highest altitude in use`}
+          path="wanted.usedAtM"
+          value={wanted.usedAtM ?? bench.altitudeM}
           step={100}
           wrong={isWrong(problems, 'wanted.usedAtM')}
-          limits={limits('wanted.usedAtM', (m) => altitude.shown(m, units))}
-          onChange={(value) => change(withWanted(repairCase, { usedAtM: altitude.kept(value, units) }))}
+          onChange={(usedAtM) => change(withWanted(repairCase, { usedAtM }))}
         />
       )}
       {construction.family === 'boards' ? (
         <Choice
-          label="Tint bare foam"
+          label={say`Tint bare foam`}
           value={wanted.tint ? 'yes' : 'no'}
           options={[
-            ['no', 'No'],
-            ['yes', 'Yes'],
+            ['no', say`No`],
+            ['yes', say`Yes`],
           ]}
           onPick={(tint) => change(withWanted(repairCase, { tint: tint === 'yes' }))}
         />
       ) : null}
       <div className="sm:col-span-3">
         <Choice
-          label="Light for light-cured resin"
+          label={say`Light for light-cured resin`}
           value={bench.light ?? 'full-sun'}
           options={entries(lightWords)}
           onPick={(light) => change(withBench(repairCase, { light }))}

@@ -1,9 +1,8 @@
 import type { DamageToMend } from '../api/types';
-import { useUnits } from '../shop/units';
 import { Choice } from '../ui/Choice';
-import { NumberField } from '../ui/NumberField';
-import { length } from '../measures/units';
+import { MeasureField } from '../ui/MeasureField';
 import { withSeen } from '../desk/edit';
+import { say } from '../words/say';
 
 interface Props {
   toMend: DamageToMend;
@@ -14,38 +13,36 @@ interface Props {
 
 /** The measurements that only some kinds of damage have: the opening of a seam, what is gone, how many glue lines. */
 export function Measures({ toMend, construction, edit, isWrong }: Props) {
-  const { units } = useUnits();
   const { seen: damage } = toMend;
-  const unit = length.unit(units);
   const stanchion = damage.kind === 'scratch' && construction === 'fork-stanchion';
   if (damage.gapMm == null && damage.missingMm == null && damage.plies == null && !stanchion) return null;
   return (
     <div className="grid gap-x-5 gap-y-3 sm:grid-cols-3">
       {damage.gapMm != null ? (
-        <NumberField
-          label="How wide is the gap?"
-          value={length.shown(damage.gapMm, units)}
-          unit={unit}
-          step={units === 'us' ? 0.02 : 0.5}
+        <MeasureField
+          label={say`How wide is the gap?`}
+          path="damages[].seen.gapMm"
+          value={damage.gapMm}
+          step={{ metric: 0.5, us: 0.02 }}
           wrong={isWrong('gapMm')}
-          onChange={(value) => edit((now) => withSeen(now, { gapMm: length.kept(value, units) }))}
+          onChange={(gapMm) => edit((now) => withSeen(now, { gapMm }))}
         />
       ) : null}
       {damage.missingMm != null ? (
-        <NumberField
-          label="How much is missing?"
-          value={length.shown(damage.missingMm, units)}
-          unit={unit}
-          step={units === 'us' ? 0.02 : 0.5}
+        <MeasureField
+          label={say`How much is missing?`}
+          path="damages[].seen.missingMm"
+          value={damage.missingMm}
+          step={{ metric: 0.5, us: 0.02 }}
           wrong={isWrong('missingMm')}
-          onChange={(value) => edit((now) => withSeen(now, { missingMm: length.kept(value, units) }))}
+          onChange={(missingMm) => edit((now) => withSeen(now, { missingMm }))}
         />
       ) : null}
       {damage.plies != null ? (
-        <NumberField
-          label="Glue lines parted"
+        <MeasureField
+          label={say`Glue lines parted`}
+          path="damages[].seen.plies"
           value={damage.plies}
-          unit=""
           step={1}
           wrong={isWrong('plies')}
           onChange={(plies) => edit((now) => withSeen(now, { plies }))}
@@ -53,12 +50,12 @@ export function Measures({ toMend, construction, edit, isWrong }: Props) {
       ) : null}
       {stanchion ? (
         <Choice
-          label="Burrs off: does a nail still catch?"
+          label={say`Burrs off: does a nail still catch?`}
           value={damage.edgeCatches == null ? 'untried' : damage.edgeCatches ? 'yes' : 'no'}
           options={[
-            ['untried', 'Not tried'],
-            ['no', 'No'],
-            ['yes', 'Yes'],
+            ['untried', say`Not tried`],
+            ['no', say`No`],
+            ['yes', say`Yes`],
           ]}
           onPick={(catches) => edit((now) => withSeen(now, { edgeCatches: catches === 'untried' ? null : catches === 'yes' }))}
         />

@@ -1,6 +1,7 @@
 import type { MendDesk } from '../desk/damageInHand';
 import { Button } from '../ui/Button';
 import { decisionWords } from '../ui/words';
+import { say } from '../words/say';
 
 const marks = { mend: '●', 'mend-for-now': '◐', warranty: '■', refer: '■', retire: '■', refuse: '✕' } as const;
 
@@ -13,7 +14,7 @@ export function VerdictBox({ desk, onMatch }: { desk: MendDesk; onMatch: () => v
   const draft = mend.status === 'draft';
   return (
     <section
-      aria-label="Verdict"
+      aria-label={say`Verdict`}
       aria-live="polite"
       className={`border-l-8 bg-sheet py-2 pr-3 pl-4 ${here ? 'border-good' : 'border-late'} ${problems.length > 0 ? 'opacity-60' : ''}`}
     >
@@ -23,13 +24,9 @@ export function VerdictBox({ desk, onMatch }: { desk: MendDesk; onMatch: () => v
           {decisionWords[decision]}
         </h2>
         {here ? (
-          <Button look="main" onClick={onMatch} disabled={problems.length > 0}>
-            Match it
-          </Button>
+          <Button look="main" onClick={onMatch} disabled={problems.length > 0}>{say`Match it`}</Button>
         ) : draft ? (
-          <Button look="main" onClick={desk.sendOn} disabled={problems.length > 0 || desk.busy}>
-            Log it and send it on
-          </Button>
+          <Button look="main" onClick={desk.sendOn} disabled={problems.length > 0 || desk.busy}>{say`Log it and send it on`}</Button>
         ) : null}
       </div>
       {reasons.length > 0 ? (
@@ -41,7 +38,7 @@ export function VerdictBox({ desk, onMatch }: { desk: MendDesk; onMatch: () => v
           ))}
         </ul>
       ) : (
-        <p className="mt-1 text-faint">No reason not to mend it here.</p>
+        <p className="mt-1 text-faint">{say`No reason not to mend it here.`}</p>
       )}
     </section>
   );

@@ -9,6 +9,7 @@ import { Choice } from '../ui/Choice';
 import { Problems } from '../ui/Notice';
 import { span } from '../measures/time';
 import { measure } from '../measures/units';
+import { say } from '../words/say';
 
 /** Match: what can bond to every layer, ranked; what cannot stays, with the layer that it would harm. */
 export function MatchStage({ desk, catalogue, goTo }: StageProps) {
@@ -21,10 +22,8 @@ export function MatchStage({ desk, catalogue, goTo }: StageProps) {
   return (
     <div className="flex flex-col gap-4">
       <div className="flex flex-wrap items-end justify-between gap-3">
-        <h2 className="text-3xl">What bonds to every layer</h2>
-        <Button look="main" onClick={() => goTo('plan')} disabled={!planned.system}>
-          Plan it
-        </Button>
+        <h2 className="text-3xl">{say`What bonds to every layer`}</h2>
+        <Button look="main" onClick={() => goTo('plan')} disabled={!planned.system}>{say`Plan it`}</Button>
       </div>
       <Problems problems={problems} />
       <ol>
@@ -39,7 +38,7 @@ export function MatchStage({ desk, catalogue, goTo }: StageProps) {
       </ol>
       {out.length > 0 ? (
         <section>
-          <h3 className="text-xl text-late">Ruled out, and why</h3>
+          <h3 className="text-xl text-late">{say`Ruled out, and why`}</h3>
           <ul>
             {out.map((candidate) => (
               <Vetoed key={candidate.method + candidate.material} candidate={candidate} />
@@ -66,22 +65,22 @@ function Row({ candidate, chosen, onPick }: { candidate: Candidate; chosen: bool
         <span className="min-w-0">
           <span className="block text-lg leading-tight font-bold">
             {candidate.materialName}
-            {chosen ? <span className="ml-2 text-base text-act">chosen</span> : null}
+            {chosen ? <span className="ml-2 text-base text-act">{say`chosen`}</span> : null}
           </span>
           <span className="block text-faint">
-            {candidate.methodName}, {candidate.permanence === 'lasting' ? 'for good' : 'for now'}. {chosen ? candidate.why : ''}
+            {candidate.methodName}, {candidate.permanence === 'lasting' ? say`for good` : say`for now`}. {chosen ? candidate.why : ''}
           </span>
           {candidate.findings.map((finding) => (
             <span key={finding.rule} className="block text-sm">
-              <strong className="text-resin">{finding.weight === 'to-buy' ? 'To buy' : 'Note'}:</strong> {finding.reason}
+              <strong className="text-resin">{finding.weight === 'to-buy' ? say`To buy` : say`Note`}:</strong> {finding.reason}
               {finding.layerName ? ` (${finding.layerName})` : ''}
             </span>
           ))}
         </span>
         <span>
-          <span className="lettering block">until usable</span>
+          <span className="lettering block">{say`until usable`}</span>
           <span className="numeral block text-xl">{time}</span>
-          <span className="block text-sm text-faint">{['', 'forgiving', 'some practice', 'demanding'][candidate.skill]}</span>
+          <span className="block text-sm text-faint">{skillWords[candidate.skill]}</span>
         </span>
         <Marks marks={candidate.marks} score={candidate.score} />
       </button>
@@ -89,15 +88,17 @@ function Row({ candidate, chosen, onPick }: { candidate: Candidate; chosen: bool
   );
 }
 
+const skillWords = ['', say`forgiving`, say`some practice`, say`demanding`];
+
 function Marks({ marks, score }: { marks: Candidate['marks']; score: number }) {
   const rows = [
-    ['fast', marks.fast],
-    ['lasting', marks.lasting],
-    ['tidy', marks.tidy],
-    ['cheap', marks.cheap],
+    [say`fast`, marks.fast],
+    [say`lasting`, marks.lasting],
+    [say`tidy`, marks.tidy],
+    [say`cheap`, marks.cheap],
   ] as const;
   return (
-    <span className="block" aria-label={`Score ${score.toFixed(1)} of 5`}>
+    <span className="block" aria-label={say`Score ${score.toFixed(1)} of 5`}>
       {rows.map(([words, mark]) => (
         <span key={words} className="grid grid-cols-[3.2rem_1fr] items-center text-xs text-faint">
           {words}
@@ -121,20 +122,31 @@ function Vetoed({ candidate }: { candidate: Candidate }) {
         <s className="text-lg font-bold">{candidate.materialName}</s>
         <span className="text-faint">{candidate.methodName}</span>
         {layer ? (
-          <button type="button" className="min-h-8 text-act underline underline-offset-4" onFocus={point} onBlur={leave} onClick={point}>
-            Show the layer
-          </button>
+          <button
+            type="button"
+            className="min-h-8 text-act underline underline-offset-4"
+            onFocus={point}
+            onBlur={leave}
+            onClick={point}
+          >{say`Show the layer`}</button>
         ) : null}
       </p>
       {vetoes.map((veto) => (
         <p key={veto.rule} className="text-sm">
-          {veto.layerName ? <strong className="text-late">Protects {veto.layerName}: </strong> : null}
+          {veto.layerName ? <strong className="text-late">{say`Protects ${veto.layerName}:`} </strong> : null}
           {veto.reason} <span className="text-faint">{veto.source}</span>
         </p>
       ))}
     </li>
   );
 }
+
+const priorities = [
+  ['fast', say`Fast`],
+  ['lasting', say`Lasting`],
+  ['tidy', say`Tidy`],
+  ['cheap', say`Cheap`],
+] as const;
 
 const levels = [0, 1, 2, 3, 4, 5].map((level) => [String(level), String(level)] as const);
 
@@ -149,11 +161,11 @@ function Wishes({ desk, planned, catalogue }: { desk: MendDesk; planned: Planned
     .toSorted((a, b) => (a.arealWeightGPerM2 ?? 0) - (b.arealWeightGPerM2 ?? 0));
   return (
     <section className="grid gap-x-6 gap-y-3 border-t-2 border-ink pt-3 sm:grid-cols-2">
-      <h3 className="text-xl sm:col-span-2">Priorities and approach</h3>
-      {(['fast', 'lasting', 'tidy', 'cheap'] as const).map((name) => (
+      <h3 className="text-xl sm:col-span-2">{say`Priorities and approach`}</h3>
+      {priorities.map(([name, label]) => (
         <Choice
           key={name}
-          label={name[0]!.toUpperCase() + name.slice(1)}
+          label={label}
           value={String(weights[name])}
           options={levels}
           onPick={(level) => edit((now) => withWanted(now, { weights: { ...weights, [name]: Number(level) } }))}
@@ -164,7 +176,7 @@ function Wishes({ desk, planned, catalogue }: { desk: MendDesk; planned: Planned
       ))}
       {lays && cloths.length > 1 ? (
         <Choice
-          label="Cloth"
+          label={say`Cloth`}
           value={toMend.choice?.cloth ?? planned.system?.cloth ?? lays.id}
           options={cloths.map((cloth) => [cloth.id, cloth.arealWeightGPerM2 ? measure(cloth.arealWeightGPerM2, 'g/m²', 0, units) : cloth.name] as const)}
           onPick={(cloth) => editDamage((now) => withChoice(now, { cloth }))}
@@ -183,7 +195,7 @@ function School({ taken, catalogue, onPick }: { taken: PlannedDamage['schools'][
       <Choice
         label={school.question}
         value={taken.option}
-        options={school.options.map((option) => [option.id, option.id === school.default ? `${option.name} (default)` : option.name] as const)}
+        options={school.options.map((option) => [option.id, option.id === school.default ? say`${option.name} (default)` : option.name] as const)}
         onPick={onPick}
       />
       <p className="mt-1 text-sm text-faint">{school.why}</p>

@@ -1,8 +1,11 @@
+import { locale, say } from '../words/say';
+
+/** What a machine reads keeps one shape in every language. */
 const styles = {
-  clock: ['en-GB', { hour: '2-digit', minute: '2-digit' }],
-  dayAndClock: ['en-GB', { weekday: 'short', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' }],
+  clock: ['reader', { hour: '2-digit', minute: '2-digit' }],
+  dayAndClock: ['reader', { weekday: 'short', day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' }],
   date: ['en-CA', {}],
-  day: ['en-GB', { weekday: 'short', day: 'numeric', month: 'short' }],
+  day: ['reader', { weekday: 'short', day: 'numeric', month: 'short' }],
   field: ['en-GB', { year: 'numeric', month: '2-digit', day: '2-digit', hour: '2-digit', minute: '2-digit' }],
 } as const satisfies Record<string, readonly [string, Intl.DateTimeFormatOptions]>;
 
@@ -13,29 +16,29 @@ function format(style: keyof typeof styles, zone: string): Intl.DateTimeFormat {
   const key = `${style} ${zone}`;
   const known = formats.get(key);
   if (known) return known;
-  const [locale, options] = styles[style];
-  const made = new Intl.DateTimeFormat(locale, { ...options, timeZone: zone });
+  const [of, options] = styles[style];
+  const made = new Intl.DateTimeFormat(of === 'reader' ? locale() : of, { ...options, timeZone: zone });
   formats.set(key, made);
   return made;
 }
 
 /** Clock times in the shop's zone, and spans in words. */
 export function clock(iso: string | null | undefined, zone: string): string {
-  return iso ? format('clock', zone).format(new Date(iso)) : 'never at this bench';
+  return iso ? format('clock', zone).format(new Date(iso)) : say`never at this bench`;
 }
 
 export function dayAndClock(iso: string | null | undefined, zone: string): string {
-  return iso ? format('dayAndClock', zone).format(new Date(iso)).replace(',', '') : 'never at this bench';
+  return iso ? format('dayAndClock', zone).format(new Date(iso)).replace(',', '') : say`never at this bench`;
 }
 
 /** A day, where the hour would say more than anybody knows. */
 export function day(iso: string | null | undefined, zone: string): string {
-  return iso ? format('day', zone).format(new Date(iso)).replace(',', '') : 'no date';
+  return iso ? format('day', zone).format(new Date(iso)).replace(',', '') : say`no date`;
 }
 
 /** Today's times as a clock, others with their day. */
 export function when(iso: string | null | undefined, now: number, zone: string): string {
-  if (!iso) return 'never at this bench';
+  if (!iso) return say`never at this bench`;
   const days = format('date', zone);
   return days.format(Date.parse(iso)) === days.format(now) ? clock(iso, zone) : dayAndClock(iso, zone);
 }
@@ -43,18 +46,19 @@ export function when(iso: string | null | undefined, now: number, zone: string):
 /** A span in two units at most: "2 d 4 h", "3 h 05", "12 min", "40 s". */
 export function span(milliseconds: number): string {
   const seconds = Math.max(0, Math.round(milliseconds / 1000));
-  if (seconds < 90) return `${seconds} s`;
+  if (seconds < 90) return say`${seconds} s`;
   const minutes = Math.round(seconds / 60);
-  if (minutes < 90) return `${minutes} min`;
+  if (minutes < 90) return say`${minutes} min`;
   const hours = Math.floor(minutes / 60);
-  if (hours < 48) return `${hours} h ${String(minutes % 60).padStart(2, '0')}`;
-  return `${Math.floor(hours / 24)} d ${hours % 24} h`;
+  if (hours < 48) return say`${hours} h ${two(minutes % 60)}`;
+  return say`${Math.floor(hours / 24)} d ${hours % 24} h`;
 }
+
+const two = (value: number) => String(value).padStart(2, '0');
 
 /** Minutes and seconds for a running countdown: "4:09", or "1:02:09". */
 export function countdown(milliseconds: number): string {
   const seconds = Math.max(0, Math.floor(milliseconds / 1000));
-  const two = (value: number) => String(value).padStart(2, '0');
   const hours = Math.floor(seconds / 3600);
   const minutes = Math.floor(seconds / 60) % 60;
   return hours > 0 ? `${hours}:${two(minutes)}:${two(seconds % 60)}` : `${minutes}:${two(seconds % 60)}`;

@@ -1,4 +1,5 @@
 import table from './units.json';
+import { phrase } from '../words/say';
 
 /** Measures in the units that the shop shows. Everything is kept in millimetres, metres, degrees Celsius and kilopascals. */
 export type Units = 'metric' | 'us';
@@ -28,18 +29,29 @@ function round(value: number, decimals: number): number {
 function typed(metric: string, digits: { metric: number; us: number; kept: number }) {
   const { text, us } = known[metric] ?? { text: metric, us: null };
   return {
-    unit: (units: Units) => (units === 'us' && us ? us.symbol : text),
+    unit: (units: Units) => phrase(units === 'us' && us ? us.symbol : text),
     shown: (kept: number, units: Units) => (units === 'us' && us ? round(toUs(us, kept), digits.us) : round(kept, digits.metric)),
     kept: (shown: number, units: Units) => (units === 'us' && us ? round(toMetric(us, shown), digits.kept) : shown),
   };
 }
 
-export const length = typed('mm', { metric: 2, us: 3, kept: 3 });
-export const temperature = typed('°C', { metric: 1, us: 1, kept: 2 });
-export const altitude = typed('m', { metric: 0, us: 0, kept: 1 });
-export const room = typed('m³', { metric: 1, us: 0, kept: 2 });
-export const pressure = typed('kPa', { metric: 2, us: 2, kept: 3 });
-export const barometer = typed('kPa of air', { metric: 2, us: 2, kept: 3 });
+const digitsTyped: Readonly<Record<string, { metric: number; us: number; kept: number }>> = {
+  mm: { metric: 2, us: 3, kept: 3 },
+  '°C': { metric: 1, us: 1, kept: 2 },
+  m: { metric: 0, us: 0, kept: 1 },
+  'm³': { metric: 1, us: 0, kept: 2 },
+  kPa: { metric: 2, us: 2, kept: 3 },
+  'kPa of air': { metric: 2, us: 2, kept: 3 },
+};
+
+/** A number that is typed in a unit: what to show of it, and what to keep. */
+export const typedIn = (unit: string) => typed(unit, digitsTyped[unit] ?? { metric: 4, us: 3, kept: 4 });
+
+export const length = typedIn('mm');
+export const temperature = typedIn('°C');
+export const altitude = typedIn('m');
+export const pressure = typedIn('kPa');
+export const barometer = typedIn('kPa of air');
 
 /** No rule or caliper at a bench shows more than a thousandth. */
 const mostDigits = 3;
@@ -54,8 +66,8 @@ export function byHand(unit: string, decimals: number) {
 /** A value with its unit, in the units that the shop shows. */
 export function measure(value: number, unit: string, decimals: number, units: Units): string {
   const { text, us } = known[unit] ?? { text: unit, us: null };
-  if (units === 'us' && us) return `${toUs(us, value).toFixed(usDigits(us, decimals))} ${us.symbol}`;
+  if (units === 'us' && us) return `${toUs(us, value).toFixed(usDigits(us, decimals))} ${phrase(us.symbol)}`;
   if (unit === 'P') return `P${value.toFixed(0)}`;
   if (unit === '°') return `${value.toFixed(decimals)}°`;
-  return text === '' ? value.toFixed(decimals) : `${value.toFixed(decimals)} ${text}`;
+  return text === '' ? value.toFixed(decimals) : `${value.toFixed(decimals)} ${phrase(text)}`;
 }

@@ -12,6 +12,7 @@ import { highlight } from '../desk/highlight';
 import { reachedMarks } from '../desk/reached';
 import type { Stage } from '../desk/stages';
 import type { MendDesk } from '../desk/damageInHand';
+import { say } from '../words/say';
 
 const greater = 316;
 const lesser = 250;
@@ -48,7 +49,7 @@ export function MendDrawing({ desk, catalogue, stage }: { desk: MendDesk; catalo
   const tracing = draft && stage === 'look' && shape.kind === 'traced';
   const fromAbove = (
     <figure key="above" className="first:border-none border-t border-line pt-1">
-      <figcaption className="lettering">From above{tracing ? ': tap round the damage' : ''}</figcaption>
+      <figcaption className="lettering">{tracing ? say`From above: tap round the damage` : say`From above`}</figcaption>
       <PlanView
         model={above}
         trace={
@@ -65,8 +66,8 @@ export function MendDrawing({ desk, catalogue, stage }: { desk: MendDesk; catalo
   const through = (
     <figure key="section" className="first:border-none border-t border-line pt-1">
       <figcaption className="lettering">
-        Section{draft && stage === 'look' && !skin ? ': drag to where the damage ends' : ''}
-        {model.scale.exaggerates ? '. Thin layers drawn thicker than they are' : ''}
+        {draft && stage === 'look' && !skin ? say`Section: drag to where the damage ends` : say`Section`}
+        {model.scale.exaggerates ? `. ${say`Thin layers drawn thicker than they are`}` : ''}
       </figcaption>
       <Section
         model={model}

@@ -19,6 +19,7 @@ import { MendDrawing } from './MendDrawing';
 import type { StageProps } from '../desk/StageProps';
 import { stageNames, stages, type Stage } from '../desk/stages';
 import { useMend } from '../desk/useMend';
+import { say } from '../words/say';
 
 /** The mend at this address. What is on its page belongs to it alone: another address gets a page of its own. */
 export function MendPage() {
@@ -35,7 +36,7 @@ function MendAt({ id, stage: at }: { id: string; stage: Stage }) {
   const goTo = (next: Stage) => void navigate({ to: '/mends/$id/$stage', params: { id, stage: next } });
   useStageKeys(goTo);
   if (!desk || !catalogue.data) {
-    return <div className="p-5">{error ? <Problems problems={problemsIn(error)} /> : 'Loading …'}</div>;
+    return <div className="p-5">{error ? <Problems problems={problemsIn(error)} /> : say`Loading …`}</div>;
   }
   return (
     <PlanFigures plan={desk.plan} repairCase={desk.repairCase}>
@@ -92,10 +93,10 @@ function Heading({ desk, stage }: { desk: MendDesk; stage: Stage }) {
       <p className="pb-1 leading-tight">
         <span className="block font-semibold">{mend.itemName}</span>
         <span className="text-sm text-faint">
-          Mend {mend.id}. {mend.dueAt ? `Due ${when(mend.dueAt, now, zone)}` : 'No due time'}
+          {say`Mend ${mend.id}`}. {mend.dueAt ? say`Due ${when(mend.dueAt, now, zone)}` : say`No due time`}
         </span>
       </p>
-      <nav aria-label="Stages" className="flex">
+      <nav aria-label={say`Stages`} className="flex">
         {stages.map((each, i) => (
           <Link
             key={each}
@@ -121,13 +122,13 @@ function Heading({ desk, stage }: { desk: MendDesk; stage: Stage }) {
 function keepingWords({ keeping, mend }: MendDesk, at: (iso: string) => string): string {
   switch (keeping.state) {
     case 'keeping':
-      return 'saving …';
+      return say`saving …`;
     case 'faulty':
-      return `not saved yet; last saved ${at(mend.changedAt)}`;
+      return say`not saved yet; last saved ${at(mend.changedAt)}`;
     case 'conflict':
-      return 'changed elsewhere';
+      return say`changed elsewhere`;
     case 'kept':
-      return `saved ${at(keeping.at ?? mend.changedAt)}`;
+      return say`saved ${at(keeping.at ?? mend.changedAt)}`;
   }
 }
 
@@ -135,13 +136,11 @@ function Conflict({ desk }: { desk: MendDesk }) {
   if (desk.keeping.state !== 'conflict') return null;
   return (
     <div role="alert" className="pt-3">
-      <Notice tone="late" word="Changed elsewhere.">
-        Somebody else changed this mend first. Their change was saved; yours is still on this page.
+      <Notice tone="late" word={say`Changed elsewhere.`}>
+        {say`Somebody else changed this mend first. Their change was saved; yours is still on this page.`}
         <span className="mt-2 flex flex-wrap gap-2">
-          <Button onClick={desk.takeTheirs}>Use theirs</Button>
-          <Button look="stop" onClick={desk.keepMine}>
-            Keep mine instead
-          </Button>
+          <Button onClick={desk.takeTheirs}>{say`Use theirs`}</Button>
+          <Button look="stop" onClick={desk.keepMine}>{say`Keep mine instead`}</Button>
         </span>
       </Notice>
     </div>

@@ -18,6 +18,7 @@ import { when } from '../measures/time';
 import { measure, temperature, type Units } from '../measures/units';
 import { waitWords } from '../ui/words';
 import { planBands, planRange } from '../drawing/planBands';
+import { say } from '../words/say';
 
 /** Plan: every number worked out, every one open to its reason, every wait a window on the clock. */
 export function PlanStage({ desk, goTo }: StageProps) {
@@ -27,7 +28,7 @@ export function PlanStage({ desk, goTo }: StageProps) {
   if (!plan) return <Problems problems={problems} />;
   if (!plan.damages.some((damage) => damage.system)) {
     return (
-      <Notice tone="late" word="Not mended here.">
+      <Notice tone="late" word={say`Not mended here.`}>
         {plan.verdict.reasons[0]?.text}
       </Notice>
     );
@@ -57,17 +58,13 @@ export function PlanStage({ desk, goTo }: StageProps) {
             ))
           )}
           <p className="text-lg">
-            Ready for use <strong>{when(plan.readyAt, now, zone)}</strong>, full cure {when(plan.fullCureAt, now, zone)}
+            {say`Ready for use`} <strong>{when(plan.readyAt, now, zone)}</strong>, {say`full cure`} {when(plan.fullCureAt, now, zone)}
           </p>
         </div>
         {draft ? (
-          <Button look="main" className="shrink-0" onClick={start} disabled={problems.length > 0 || desk.busy}>
-            Start the mend
-          </Button>
+          <Button look="main" className="shrink-0" onClick={start} disabled={problems.length > 0 || desk.busy}>{say`Start the mend`}</Button>
         ) : (
-          <Button look="main" className="shrink-0" onClick={() => goTo('mend')}>
-            To the bench
-          </Button>
+          <Button look="main" className="shrink-0" onClick={() => goTo('mend')}>{say`To the bench`}</Button>
         )}
       </div>
       <Problems problems={problems} />
@@ -97,11 +94,11 @@ function Clock({ desk, plan }: { desk: MendDesk; plan: RepairPlan }) {
   const { temperatureC } = desk.repairCase.bench;
   const draft = desk.mend.status === 'draft';
   return (
-    <section aria-label="The clock" className="border-y border-line py-2">
+    <section aria-label={say`The clock`} className="border-y border-line py-2">
       <TimeAxis range={range} zone={zone} />
-      <TimeStrip bands={planBands(plan)} range={range} height={34} label="The plan against the clock" />
+      <TimeStrip bands={planBands(plan)} range={range} height={34} label={say`The plan against the clock`} />
       <div className="mt-1 flex items-center gap-4">
-        <span className="lettering shrink-0">Bench</span>
+        <span className="lettering shrink-0">{say`Bench`}</span>
         <Slider.Root
           min={5}
           max={35}
@@ -115,7 +112,7 @@ function Clock({ desk, plan }: { desk: MendDesk; plan: RepairPlan }) {
             <Slider.Range className="absolute h-1.5 bg-resin" />
           </Slider.Track>
           <Slider.Thumb
-            aria-label="Bench temperature"
+            aria-label={say`Bench temperature`}
             aria-valuetext={measure(temperatureC, '°C', 1, units)}
             className="block h-9 w-6 rounded-sm border-2 border-ink bg-sheet"
           />
@@ -132,13 +129,13 @@ function Warnings({ plan, now, zone }: { plan: RepairPlan; now: number; zone: st
   return (
     <>
       {plan.warnings.map((warning) => (
-        <Notice key={warning.code + (warning.stepId ?? '')} tone="late" word="Note:">
+        <Notice key={warning.code + (warning.stepId ?? '')} tone="late" word={say`Note:`}>
           {warning.text}
         </Notice>
       ))}
       {plan.properRepairBy ? (
-        <Notice tone="early" word="For now only.">
-          The proper repair is booked for {when(plan.properRepairBy, now, zone)} when this one is handed back.{' '}
+        <Notice tone="early" word={say`For now only.`}>
+          {say`The proper repair is booked for ${when(plan.properRepairBy, now, zone)} when this one is handed back.`}{' '}
           {plan.damages
             .flatMap((damage) => damage.properRepair ?? [])
             .map((what) => `${what}.`)
@@ -169,16 +166,13 @@ const Papers = memo(function Papers({ id, mixes, damages, placements, offcuts }:
       {damages.flatMap(({ number, patches }) =>
         patches.map((patch) => (
           <span key={`${number}.${patch.order}`}>
-            <span className="lettering block">
-              Patch {damages.length > 1 ? `${number}.` : ''}
-              {patch.order}, {patch.order === 1 ? 'first' : 'then'}
-            </span>
+            <span className="lettering block">{patchWords(damages.length > 1 ? `${number}.${patch.order}` : patch.order, patch.order === 1)}</span>
             <span className="numeral text-xl">
               {patch.plain?.kind === 'circle'
-                ? `round ${measure(patch.plain.lengthMm, 'mm', 0, units)}`
+                ? say`round ${measure(patch.plain.lengthMm, 'mm', 0, units)}`
                 : `${measure(patch.lengthMm, 'mm', 0, units)} × ${measure(patch.widthMm, 'mm', 0, units)}`}
             </span>{' '}
-            <span className="text-sm text-faint">{patch.plain ? '' : 'to template'}</span>
+            <span className="text-sm text-faint">{patch.plain ? '' : say`to template`}</span>
             <span className="block text-sm text-faint">
               {cutFrom(
                 placements.find((each) => each.damage === number && each.patch === patch.order),
@@ -192,28 +186,22 @@ const Papers = memo(function Papers({ id, mixes, damages, placements, offcuts }:
         .filter(({ patches }) => patches.length > 0)
         .map(({ number }) => (
           <span key={number} className="flex gap-x-4">
-            <a className={link} href={`/api/mends/${id}/template.pdf?damage=${number}`} target="_blank" rel="noreferrer">
-              Template{damages.length > 1 ? ` ${number}` : ''} (PDF)
+            <a className={link} href={`/api/mends/${id}/template.pdf?damage=${number}&units=${units}`} target="_blank" rel="noreferrer">
+              {templateWords(damages.length > 1 ? number : '', 'PDF')}
             </a>
             <a
               className={link}
-              href={`/api/mends/${id}/template.svg?damage=${number}`}
+              href={`/api/mends/${id}/template.svg?damage=${number}&units=${units}`}
               target="_blank"
               rel="noreferrer"
-              aria-label={`Template${damages.length > 1 ? ` ${number}` : ''} (SVG)`}
+              aria-label={templateWords(damages.length > 1 ? number : '', 'SVG')}
             >
               SVG
             </a>
           </span>
         ))}
-      <a className={link} href={`/mends/${id}/sheet`}>
-        Job sheet
-      </a>
-      {mixes ? (
-        <a className={link} href={`/mends/${id}/labels`}>
-          Cup labels
-        </a>
-      ) : null}
+      <a className={link} href={`/mends/${id}/sheet`}>{say`Job sheet`}</a>
+      {mixes ? <a className={link} href={`/mends/${id}/labels`}>{say`Cup labels`}</a> : null}
       <OffcutSheets placements={placements} damages={damages} offcuts={offcuts} />
     </section>
   );
@@ -222,9 +210,17 @@ const Papers = memo(function Papers({ id, mixes, damages, placements, offcuts }:
 /** Where a patch is cut from, and how far its corner lies in. */
 function cutFrom(placement: Schemas['Placement'] | undefined, units: Units): string {
   if (!placement) return '';
-  const corner = placement.xMm + placement.yMm > 0 ? `, ${measure(placement.xMm, 'mm', 0, units)} along and ${measure(placement.yMm, 'mm', 0, units)} in` : '';
-  return `from the offcut “${placement.offcut}”${corner}${placement.turned ? ', turned a quarter' : ''}`;
+  const inFrom = placement.xMm + placement.yMm > 0;
+  return [
+    say`from the offcut “${placement.offcut}”`,
+    ...(inFrom ? [say`${measure(placement.xMm, 'mm', 0, units)} along and ${measure(placement.yMm, 'mm', 0, units)} in`] : []),
+    ...(placement.turned ? [say`turned a quarter`] : []),
+  ].join(', ');
 }
+
+const patchWords = (name: string | number, first: boolean) => (first ? say`Patch ${name}, first` : say`Patch ${name}, then`);
+
+const templateWords = (damage: number | '', format: string) => (damage ? say`Template ${damage} (${format})` : say`Template (${format})`);
 
 interface StepProps {
   step: PlanStep;
@@ -252,7 +248,7 @@ const Step = memo(function Step({ step, time, number, plan, edit }: StepProps) {
       <div className="text-right">
         <span className="numeral block text-3xl leading-none text-faint">{number}</span>
         <span className="text-sm leading-tight">{when(time.startsAt, now, zone)}</span>
-        {plan.damages.length > 1 ? <span className="block text-sm font-bold">damage {step.timing.damage}</span> : null}
+        {plan.damages.length > 1 ? <span className="block text-sm font-bold">{say`damage ${step.timing.damage}`}</span> : null}
       </div>
       <div className="min-w-0">
         <h3 className="text-xl">{step.title}</h3>
@@ -270,13 +266,13 @@ const Step = memo(function Step({ step, time, number, plan, edit }: StepProps) {
         ) : null}
         {step.doNotForget ? (
           <p className="mt-1">
-            <strong className="text-resin">Do not forget:</strong> {step.doNotForget}
+            <strong className="text-resin">{say`Do not forget:`}</strong> {step.doNotForget}
           </p>
         ) : null}
         {step.timing.wait && !(time.opensAt && time.handsEndAt && time.opensAt <= time.handsEndAt) ? (
           <p className="mt-1 border-l-4 border-good pl-2">
-            <strong>{waitWords[step.timing.wait.kind]}:</strong> from {when(time.opensAt, now, zone)}
-            {time.closesAt ? ` to ${when(time.closesAt, now, zone)}` : ''}. {step.timing.wait.check}
+            <strong>{waitWords[step.timing.wait.kind]}:</strong> {say`from`} {when(time.opensAt, now, zone)}
+            {time.closesAt ? say` to ${when(time.closesAt, now, zone)}` : ''}. {step.timing.wait.check}
           </p>
         ) : null}
       </div>
@@ -287,7 +283,7 @@ const Step = memo(function Step({ step, time, number, plan, edit }: StepProps) {
 const Cautions = memo(function Cautions({ plan }: { plan: RepairPlan }) {
   return (
     <section className="border-t-2 border-ink pt-2">
-      <h3 className="text-xl">Cautions</h3>
+      <h3 className="text-xl">{say`Cautions`}</h3>
       <ul className="mt-1 grid gap-x-6 sm:grid-cols-2">
         {plan.cautions.map((caution) => (
           <li key={caution.id} className="border-b border-line py-1">

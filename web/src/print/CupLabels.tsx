@@ -1,6 +1,7 @@
 import { useUnits } from '../shop/units';
 import { cupLabels, type CupLabel } from './cupLabels';
 import { Paper, type PlannedMend } from './Paper';
+import { say } from '../words/say';
 
 /** Labels to cut out and tape to the cups: what goes in, and how long it may be used. */
 export const CupLabels = () => <Paper from="plan" of={Labels} />;
@@ -10,8 +11,8 @@ function Labels({ mend }: { mend: PlannedMend }) {
   const labels = cupLabels(mend.plan, units);
   return (
     <>
-      <h1 className="no-print mb-3 text-3xl">Cup labels, {mend.tag}</h1>
-      {labels.length === 0 ? <p className="text-lg">Nothing is mixed in this mend.</p> : null}
+      <h1 className="no-print mb-3 text-3xl">{say`Cup labels, ${mend.tag}`}</h1>
+      {labels.length === 0 ? <p className="text-lg">{say`Nothing is mixed in this mend.`}</p> : null}
       <ul className="grid grid-cols-2 gap-4">
         {labels.map((label) => (
           <Label key={label.stepId} label={label} mend={mend} />
@@ -26,7 +27,7 @@ function Label({ label, mend }: { label: CupLabel; mend: PlannedMend }) {
     <li className="break-inside-avoid border-2 border-dashed border-ink p-3">
       <p className="flex items-baseline justify-between gap-3">
         <strong className="numeral text-3xl">{mend.tag}</strong>
-        <span>Mend {mend.id}</span>
+        <span>{say`Mend ${mend.id}`}</span>
       </p>
       <p className="text-lg leading-tight font-bold">{label.title}</p>
       <p className="leading-tight text-faint">
@@ -41,11 +42,13 @@ function Label({ label, mend }: { label: CupLabel; mend: PlannedMend }) {
           </div>
         ))}
       </dl>
-      {label.cups > 1 ? <p className="font-bold">This goes into each of {label.cups} cups, one after another: mix the next when this one is spread.</p> : null}
-      <p className="mt-1">{label.useWithin ? <strong>Use it within {label.useWithin}.</strong> : <strong>Keep it in the dark.</strong>}</p>
+      {label.cups > 1 ? (
+        <p className="font-bold">{say`This goes into each of ${label.cups} cups, one after another: mix the next when this one is spread.`}</p>
+      ) : null}
+      <p className="mt-1">{label.useWithin ? <strong>{say`Use it within ${label.useWithin}.`}</strong> : <strong>{say`Keep it in the dark.`}</strong>}</p>
       <p className="mt-3 grid grid-cols-2 gap-4">
-        <span className="border-b border-dotted border-ink pb-0.5">Mixed at</span>
-        <span className="border-b border-dotted border-ink pb-0.5">{label.useWithin ? 'Discard after' : 'By'}</span>
+        <span className="border-b border-dotted border-ink pb-0.5">{say`Mixed at`}</span>
+        <span className="border-b border-dotted border-ink pb-0.5">{label.useWithin ? say`Discard after` : say`By`}</span>
       </p>
     </li>
   );

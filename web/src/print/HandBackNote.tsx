@@ -5,8 +5,9 @@ import { useZone } from '../shop/zone';
 import { aftercareLines } from '../prove/aftercare';
 import { proofs, type Proof } from '../prove/proofs';
 import { dayAndClock } from '../measures/time';
-import { damageWords } from '../ui/words';
+import { useDamageWords } from '../ui/damageWords';
 import { handBackOf, Paper, PaperHead, type PlannedMend } from './Paper';
+import { say } from '../words/say';
 
 /** What goes back with the item: what was done, how it was proven, when it may be used, what to watch. */
 export const HandBackNote = () => <Paper from="prove" of={Note} />;
@@ -16,6 +17,7 @@ function Note({ mend }: { mend: PlannedMend }) {
   const zone = useZone();
   const shop = useQuery(shopQuery);
   const catalogue = useQuery(catalogueQuery);
+  const damageWords = useDamageWords();
   const { plan, case: repairCase, run } = mend;
   const mended = plan.damages.some((damage) => damage.system);
   const handBack = handBackOf(mend);
@@ -25,21 +27,25 @@ function Note({ mend }: { mend: PlannedMend }) {
   return (
     <>
       <PaperHead mend={mend} />
-      {mended ? null : <p className="mt-3 text-lg">This one was not mended here. {plan.verdict.reasons[0]?.text}</p>}
+      {mended ? null : (
+        <p className="mt-3 text-lg">
+          {say`This one was not mended here.`} {plan.verdict.reasons[0]?.text}
+        </p>
+      )}
       {mended ? (
         <div className="grid gap-4 pt-3 text-lg">
           <section>
-            <h2 className="text-xl">What was done</h2>
+            <h2 className="text-xl">{say`What was done`}</h2>
             {plan.damages.map(({ number, system, verdict }) => (
               <p key={number}>
-                {damageWords(repairCase.damages[number - 1]!.seen)}. {system?.methodName}: {system?.materialName}.{' '}
-                {verdict.decision === 'mend-for-now' ? <strong>Mended for now, not for good.</strong> : null}
+                {damageWords(repairCase.damages[number - 1]!.seen, repairCase.item.construction)}. {system?.methodName}: {system?.materialName}.{' '}
+                {verdict.decision === 'mend-for-now' ? <strong>{say`Mended for now, not for good.`}</strong> : null}
               </p>
             ))}
-            <p>{handBack ? `Handed back ${dayAndClock(handBack.at, zone)}.` : `Ready for use ${dayAndClock(readyAt, zone)}.`}</p>
+            <p>{handBack ? say`Handed back ${dayAndClock(handBack.at, zone)}.` : say`Ready for use ${dayAndClock(readyAt, zone)}.`}</p>
           </section>
           <section>
-            <h2 className="text-xl">How it was proven</h2>
+            <h2 className="text-xl">{say`How it was proven`}</h2>
             <ul>
               {tests.map((test) => (
                 <li key={test.step.id}>
@@ -50,7 +56,7 @@ function Note({ mend }: { mend: PlannedMend }) {
             </ul>
           </section>
           <section>
-            <h2 className="text-xl">What to watch</h2>
+            <h2 className="text-xl">{say`What to watch`}</h2>
             <ul className="list-disc pl-5">
               {watch.map((line, i) => (
                 <li key={`${i}-${line}`}>{line}</li>
@@ -59,7 +65,7 @@ function Note({ mend }: { mend: PlannedMend }) {
           </section>
           <footer className="grid grid-cols-2 gap-8 border-t-2 border-ink pt-3">
             <span>{shop.data?.settings.name}</span>
-            <span className="border-b border-dotted border-ink">Handed back by</span>
+            <span className="border-b border-dotted border-ink">{say`Handed back by`}</span>
           </footer>
         </div>
       ) : null}
@@ -68,6 +74,6 @@ function Note({ mend }: { mend: PlannedMend }) {
 }
 
 function standing({ stands, measured }: Proof): string {
-  const words = { passed: 'passed', failed: 'failed', 'not-yet': 'not tested yet' }[stands];
+  const words = { passed: say`passed`, failed: say`failed`, 'not-yet': say`not tested yet` }[stands];
   return measured ? `${words}, ${measured}` : words;
 }

@@ -8,9 +8,11 @@ import { section } from '../drawing/section';
 import { reachedMarks } from '../desk/reached';
 import { dayAndClock } from '../measures/time';
 import { measure } from '../measures/units';
-import { damageWords, decisionWords } from '../ui/words';
+import { useDamageWords } from '../ui/damageWords';
+import { decisionWords } from '../ui/words';
 import type { Figure, PlannedDamage, RepairPlan, Schemas } from '../api/types';
 import { handBackOf, Paper, PaperHead, type PlannedMend } from './Paper';
+import { say } from '../words/say';
 
 /** The job sheet: the same picture and the same numbers, clean on paper. */
 export const JobSheet = () => <Paper from="plan" of={Sheet} />;
@@ -25,10 +27,16 @@ function Sheet({ mend }: { mend: PlannedMend }) {
       <PaperHead mend={mend} />
       <p className="mt-2 text-lg">
         <strong>{decisionWords[plan.verdict.decision]}.</strong>{' '}
-        {plan.readyAt ? `Ready for use ${dayAndClock(plan.readyAt, zone)}.` : plan.verdict.reasons[0]?.text}
+        {plan.readyAt ? say`Ready for use ${dayAndClock(plan.readyAt, zone)}.` : plan.verdict.reasons[0]?.text}
       </p>
       {plan.damages.map((planned) => (
-        <Pictures key={planned.number} planned={planned} seen={repairCase.damages[planned.number - 1]!.seen} plan={plan} />
+        <Pictures
+          key={planned.number}
+          planned={planned}
+          seen={repairCase.damages[planned.number - 1]!.seen}
+          construction={repairCase.item.construction}
+          plan={plan}
+        />
       ))}
       <OffcutSheets placements={plan.placements ?? []} damages={plan.damages} offcuts={repairCase.offcuts} />
       <ol className="mt-3">
@@ -40,7 +48,7 @@ function Sheet({ mend }: { mend: PlannedMend }) {
                 {plan.damages.length > 1 ? `[${step.timing.damage}] ` : ''}
                 {step.title}
               </strong>{' '}
-              {step.instruction} {step.doNotForget ? <em>Do not forget: {step.doNotForget}</em> : null}
+              {step.instruction} {step.doNotForget ? <em>{say`Do not forget: ${step.doNotForget}`}</em> : null}
             </span>
             <span>
               {step.figures.map((figureId) => {
@@ -55,7 +63,7 @@ function Sheet({ mend }: { mend: PlannedMend }) {
                   </span>
                 ) : null;
               })}
-              {plan.timeline[i]?.opensAt ? <span className="block">from {dayAndClock(plan.timeline[i].opensAt, zone)}</span> : null}
+              {plan.timeline[i]?.opensAt ? <span className="block">{say`from ${dayAndClock(plan.timeline[i].opensAt, zone)}`}</span> : null}
               <span className="mt-1 block border-b border-dotted border-ink">&nbsp;</span>
             </span>
           </li>
@@ -69,8 +77,8 @@ function Sheet({ mend }: { mend: PlannedMend }) {
       </ul>
       {handBack ? (
         <p className="mt-3 border-t-2 border-ink pt-2 text-lg whitespace-pre-line">
-          <strong>Handed back {dayAndClock(handBack.at, zone)}.</strong> {handBack.text}{' '}
-          {plan.properRepairBy ? `Proper repair by ${dayAndClock(plan.properRepairBy, zone)}.` : ''}
+          <strong>{say`Handed back ${dayAndClock(handBack.at, zone)}.`}</strong> {handBack.text}{' '}
+          {plan.properRepairBy ? say`Proper repair by ${dayAndClock(plan.properRepairBy, zone)}.` : ''}
         </p>
       ) : null}
     </>
@@ -78,7 +86,15 @@ function Sheet({ mend }: { mend: PlannedMend }) {
 }
 
 /** A damage with its two pictures and what mends it. */
-function Pictures({ planned, seen, plan }: { planned: PlannedDamage; seen: Schemas['Damage']; plan: RepairPlan }) {
+interface PicturesProps {
+  planned: PlannedDamage;
+  seen: Schemas['Damage'];
+  construction: string;
+  plan: RepairPlan;
+}
+
+function Pictures({ planned, seen, construction, plan }: PicturesProps) {
+  const damageWords = useDamageWords();
   const { units } = useUnits();
   const { drawing, patches, system, number } = planned;
   const picture = { drawing, patches, reached: reachedMarks('plan', plan, number, null, null), width: 480 };
@@ -86,7 +102,7 @@ function Pictures({ planned, seen, plan }: { planned: PlannedDamage; seen: Schem
     <section className="break-inside-avoid">
       <p className="mt-2 text-lg">
         {plan.damages.length > 1 ? <span className="numeral">[{number}] </span> : null}
-        {damageWords(seen)}. {system ? `${system.methodName}, ${system.materialName}.` : ''}
+        {damageWords(seen, construction)}. {system ? `${system.methodName}, ${system.materialName}.` : ''}
       </p>
       <div className="mt-2 grid grid-cols-2 gap-4">
         <Section model={section({ ...picture, kind: seen.kind, height: 240 })} />
@@ -104,7 +120,7 @@ function ByHand({ figures }: { figures: readonly Figure[] }) {
     <ul className="mt-3 border-t-2 border-ink pt-2 text-sm">
       {figures.map((figure) => (
         <li key={figure.id}>
-          * {figure.label}: set by hand, calculated {measure(figure.setByHand?.computed ?? figure.value, figure.unit, figure.decimals, units)}.{' '}
+          * {say`${figure.label}: set by hand, calculated ${measure(figure.setByHand?.computed ?? figure.value, figure.unit, figure.decimals, units)}.`}{' '}
           {figure.setByHand?.reason}
         </li>
       ))}

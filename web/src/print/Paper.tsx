@@ -9,6 +9,7 @@ import type { Stage } from '../desk/stages';
 import { Button } from '../ui/Button';
 import { Problems } from '../ui/Notice';
 import { dayAndClock } from '../measures/time';
+import { say } from '../words/say';
 
 export type PlannedMend = MendView & { plan: RepairPlan };
 
@@ -24,16 +25,16 @@ export function Paper({ from, of: Content }: Props) {
   const query = useQuery(mendQuery(Number(id)));
   const mend = query.data;
   if (!mend?.plan)
-    return <div className="p-5">{query.error ? <Problems problems={problemsIn(query.error)} /> : mend ? 'There is no plan to print.' : 'Loading …'}</div>;
+    return <div className="p-5">{query.error ? <Problems problems={problemsIn(query.error)} /> : mend ? say`There is no plan to print.` : say`Loading …`}</div>;
   return (
     <article className="mx-auto max-w-5xl bg-sheet px-8 py-6 print:max-w-none print:bg-white print:p-0">
       <div className="no-print mb-4 flex gap-3">
-        <Button look="main" onClick={() => print()}>
-          Print
-        </Button>
-        <Link to="/mends/$id/$stage" params={{ id, stage: from }} className="inline-flex min-h-11 items-center underline underline-offset-4">
-          Back to the mend
-        </Link>
+        <Button look="main" onClick={() => print()}>{say`Print`}</Button>
+        <Link
+          to="/mends/$id/$stage"
+          params={{ id, stage: from }}
+          className="inline-flex min-h-11 items-center underline underline-offset-4"
+        >{say`Back to the mend`}</Link>
       </div>
       <Content mend={{ ...mend, plan: mend.plan }} />
     </article>
@@ -54,9 +55,9 @@ export function PaperHead({ mend }: { mend: PlannedMend }) {
         {mend.tag} <span className="text-xl font-semibold">{mend.itemName}</span>
       </h1>
       <p className="text-right">
-        Mend {mend.id}
+        {say`Mend ${mend.id}`}
         <br />
-        {mend.dueAt ? `Due ${dayAndClock(mend.dueAt, zone)}` : 'No due time'}
+        {mend.dueAt ? say`Due ${dayAndClock(mend.dueAt, zone)}` : say`No due time`}
       </p>
     </header>
   );

@@ -1,5 +1,6 @@
 import type { RepairPlan } from '../api/types';
 import { measure, type Units } from '../measures/units';
+import { say } from '../words/say';
 
 /** What is written on a cup before it is mixed. */
 export interface CupLabel {
@@ -32,7 +33,7 @@ export function cupLabels(plan: RepairPlan, units: Units): CupLabel[] {
             amount: measure(figure.value / cups, figure.unit, cups > 1 ? Math.max(1, figure.decimals) : figure.decimals, units),
           })),
         cups,
-        useWithin: step.useWithinMin === null ? null : `${Math.floor(step.useWithinMin)} min`,
+        useWithin: step.useWithinMin === null ? null : say`${Math.floor(step.useWithinMin)} min`,
       };
     });
 }

@@ -10,6 +10,7 @@ import { Notice, Problems } from '../ui/Notice';
 import { when } from '../measures/time';
 import { aftercareLines } from './aftercare';
 import { proofs, type Proof } from './proofs';
+import { say } from '../words/say';
 
 /** Prove and hand back: the tests of this mend, their results, and what to watch. */
 export function ProveStage({ desk, catalogue, goTo }: StageProps) {
@@ -17,18 +18,13 @@ export function ProveStage({ desk, catalogue, goTo }: StageProps) {
   const { units } = useUnits();
   const now = useNow();
   const zone = useZone();
-  if (!plan?.damages.some((damage) => damage.system))
-    return (
-      <Notice tone="early" word="Nothing to prove.">
-        This one is not mended here.
-      </Notice>
-    );
+  if (!plan?.damages.some((damage) => damage.system)) return <Notice tone="early" word={say`Nothing to prove.`}>{say`This one is not mended here.`}</Notice>;
   const run = mend.run;
   const tests = proofs(plan, run, catalogue);
   const done = run !== null && run.currentStepId === null;
   return (
     <div className="flex flex-col gap-5">
-      <h2 className="text-3xl">Tests to pass</h2>
+      <h2 className="text-3xl">{say`Tests to pass`}</h2>
       <ul>
         {tests.map((proof) => (
           <Test key={proof.step.id} proof={proof} several={plan.damages.length > 1} now={now} zone={zone} />
@@ -44,9 +40,7 @@ export function ProveStage({ desk, catalogue, goTo }: StageProps) {
             busy={desk.busy}
           />
         ) : (
-          <Button look="main" size="hand" className="self-start" onClick={() => goTo('mend')}>
-            Continue the mend
-          </Button>
+          <Button look="main" size="hand" className="self-start" onClick={() => goTo('mend')}>{say`Continue the mend`}</Button>
         )
       ) : null}
       <History mend={mend} now={now} zone={zone} />
@@ -54,7 +48,7 @@ export function ProveStage({ desk, catalogue, goTo }: StageProps) {
   );
 }
 
-const standing = { passed: ['Passed', '● ', 'text-good'], failed: ['Failed', '▲ ', 'text-late'], 'not-yet': ['Not yet', '◌ ', 'text-faint'] } as const;
+const standing = { passed: [say`Passed`, '● ', 'text-good'], failed: [say`Failed`, '▲ ', 'text-late'], 'not-yet': [say`Not yet`, '◌ ', 'text-faint'] } as const;
 
 function Test({ proof: { step, test, stands, measured, doneAt }, several, now, zone }: { proof: Proof; several: boolean; now: number; zone: string }) {
   const [words, shape, tone] = standing[stands];
@@ -88,11 +82,11 @@ function HandBack({ draft, onHandBack, busy }: { draft: string; onHandBack: (tex
       className="flex flex-col gap-3"
       onSubmit={(event) => {
         event.preventDefault();
-        onHandBack(text.trim() || 'Nothing to watch.');
+        onHandBack(text.trim() || say`Nothing to watch.`);
       }}
     >
       <label>
-        <span className="lettering block">What to watch, and when to look again</span>
+        <span className="lettering block">{say`What to watch, and when to look again`}</span>
         <textarea
           className="h-64 w-full rounded-sm border-2 border-strong-line bg-sheet p-3 text-lg"
           aria-describedby={hint}
@@ -100,12 +94,11 @@ function HandBack({ draft, onHandBack, busy }: { draft: string; onHandBack: (tex
           onChange={(event) => setText(event.target.value)}
         />
       </label>
-      <p id={hint} className="-mt-2 text-sm text-faint">
-        Drafted from the plan and from what happened. Change what you know better; it goes on the note and into the log.
-      </p>
-      <Button type="submit" look="main" size="hand" className="self-start" disabled={busy}>
-        Hand it back
-      </Button>
+      <p
+        id={hint}
+        className="-mt-2 text-sm text-faint"
+      >{say`Drafted from the plan and from what happened. Change what you know better; it goes on the note and into the log.`}</p>
+      <Button type="submit" look="main" size="hand" className="self-start" disabled={busy}>{say`Hand it back`}</Button>
     </form>
   );
 }
@@ -113,26 +106,18 @@ function HandBack({ draft, onHandBack, busy }: { draft: string; onHandBack: (tex
 function HandedBack({ mend, now, zone }: { mend: MendView; now: number; zone: string }) {
   const words = mend.events.findLast((event) => event.kind === 'hand-back')?.text;
   return (
-    <Notice tone="good" word={`Handed back ${when(mend.closedAt, now, zone)}.`}>
+    <Notice tone="good" word={say`Handed back ${when(mend.closedAt, now, zone)}.`}>
       <span className="block whitespace-pre-line">{words}</span>
       <span className="mt-1 flex flex-wrap gap-x-6">
-        <a className="inline-flex min-h-11 items-center underline underline-offset-4" href={`/mends/${mend.id}/note`}>
-          Hand-back note
-        </a>
-        <a className="inline-flex min-h-11 items-center underline underline-offset-4" href={`/mends/${mend.id}/sheet`}>
-          Job sheet
-        </a>
-        <Link to="/log" search={{ q: mend.tag }} className="inline-flex min-h-11 items-center underline underline-offset-4">
-          In the log
-        </Link>
+        <a className="inline-flex min-h-11 items-center underline underline-offset-4" href={`/mends/${mend.id}/note`}>{say`Hand-back note`}</a>
+        <a className="inline-flex min-h-11 items-center underline underline-offset-4" href={`/mends/${mend.id}/sheet`}>{say`Job sheet`}</a>
+        <Link to="/log" search={{ q: mend.tag }} className="inline-flex min-h-11 items-center underline underline-offset-4">{say`In the log`}</Link>
         {mend.followedByMendId ? (
           <Link
             to="/mends/$id/$stage"
             params={{ id: String(mend.followedByMendId), stage: 'look' }}
             className="inline-flex min-h-11 items-center underline underline-offset-4"
-          >
-            The proper repair, booked
-          </Link>
+          >{say`The proper repair, booked`}</Link>
         ) : null}
       </span>
     </Notice>
@@ -140,16 +125,16 @@ function HandedBack({ mend, now, zone }: { mend: MendView; now: number; zone: st
 }
 
 const eventWords: Record<string, string> = {
-  begin: 'begun',
-  'hands-done': 'done',
-  ready: 'ready',
-  'not-yet': 'not yet',
-  proof: 'tested',
-  redo: 'went back to here',
-  note: 'note',
-  reading: 'bench',
-  undo: 'last one undone',
-  'hand-back': 'handed back',
+  begin: say`begun`,
+  'hands-done': say`done`,
+  ready: say`ready`,
+  'not-yet': say`not yet`,
+  proof: say`tested`,
+  redo: say`went back to here`,
+  note: say`note`,
+  reading: say`bench`,
+  undo: say`last one undone`,
+  'hand-back': say`handed back`,
 };
 
 function History({ mend, now, zone }: { mend: MendView; now: number; zone: string }) {
@@ -157,14 +142,14 @@ function History({ mend, now, zone }: { mend: MendView; now: number; zone: strin
   const title = (id: string | null | undefined) => mend.plan?.steps.find((step) => step.id === id)?.title ?? '';
   return (
     <details>
-      <summary className="min-h-11 cursor-pointer text-xl font-bold">What happened, {mend.events.length} entries</summary>
+      <summary className="min-h-11 cursor-pointer text-xl font-bold">{say`What happened, ${mend.events.length} entries`}</summary>
       <ol className="mt-1">
         {mend.events.map((event) => (
           <li key={event.number} className="grid grid-cols-[9rem_minmax(0,1fr)] gap-x-4 border-b border-line py-0.5">
             <span className="numeral text-right text-faint">{when(event.at, now, zone)}</span>
             <span>
               {title(event.stepId)} <strong>{eventWords[event.kind]}</strong> {event.value ?? ''} {event.text ?? ''}{' '}
-              {event.kind === 'proof' ? (event.passed ? 'passed' : 'failed') : ''}
+              {event.kind === 'proof' ? (event.passed ? say`passed` : say`failed`) : ''}
             </span>
           </li>
         ))}

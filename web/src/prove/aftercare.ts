@@ -1,6 +1,7 @@
 import type { RepairPlan, RunState } from '../api/types';
 import { day, dayAndClock } from '../measures/time';
 import { measure, type Units } from '../measures/units';
+import { say } from '../words/say';
 
 /** What goes back with the item, line by line: the draft of the hand-back and the note. A run knows its times better than the plan. */
 export function aftercareLines(plan: RepairPlan, run: RunState | null, units: Units, zone: string): string[] {
@@ -13,10 +14,10 @@ export function aftercareLines(plan: RepairPlan, run: RunState | null, units: Un
   });
   const curesOn = fullCureAt !== null && readyAt !== null && Date.parse(fullCureAt) > Date.parse(readyAt);
   return [
-    ...(curesOn ? [`Easy use at first: full strength ${dayAndClock(fullCureAt, zone)}.`] : []),
+    ...(curesOn ? [say`Easy use at first: full strength ${dayAndClock(fullCureAt, zone)}.`] : []),
     ...watch,
-    ...(lookAgainAt ? [`Look again ${day(lookAgainAt, zone)}.`] : []),
-    ...plan.damages.flatMap((damage) => (damage.properRepair ? [`Proper repair by ${day(plan.properRepairBy, zone)}: ${damage.properRepair}.`] : [])),
+    ...(lookAgainAt ? [say`Look again ${day(lookAgainAt, zone)}.`] : []),
+    ...plan.damages.flatMap((damage) => (damage.properRepair ? [say`Proper repair by ${day(plan.properRepairBy, zone)}: ${damage.properRepair}.`] : [])),
   ];
 }
 

@@ -3,6 +3,7 @@ import type { MendDesk } from '../desk/damageInHand';
 import { useUnits } from '../shop/units';
 import { Button } from '../ui/Button';
 import { temperature } from '../measures/units';
+import { say } from '../words/say';
 
 const field = 'h-14 min-w-0 rounded-sm border-2 border-line bg-sheet px-3 text-lg';
 
@@ -23,16 +24,17 @@ export function Extras({ desk }: { desk: MendDesk }) {
     return () => removeEventListener('keydown', onKey);
   });
   return (
-    <section aria-label="Other actions" className="flex flex-col gap-2 border-t border-line pt-3">
-      <Line label="Note" action="Save note" onKeep={(text) => happened({ kind: 'note', stepId: null, text, value: null, passed: null })} />
+    <section aria-label={say`Other actions`} className="flex flex-col gap-2 border-t border-line pt-3">
+      <Line label={say`Note`} action={say`Save note`} onKeep={(text) => happened({ kind: 'note', stepId: null, text, value: null, passed: null })} />
       <Line
-        label="Another leak or flaw, found at"
-        action="Save find"
+        label={say`Another leak or flaw, found at`}
+        action={say`Save find`}
         onKeep={(text) => happened({ kind: 'find', stepId: mend.run?.currentStepId ?? null, text, value: null, passed: null })}
       />
       {finds.length > 0 ? (
         <p>
-          <strong>Found while working:</strong> {finds.join('; ')}. On the item&rsquo;s record; each needs a mend of its own.
+          <strong>{say`Found while working:`}</strong> {finds.join('; ')}
+          {say`. On the item’s record; each needs a mend of its own.`}
         </p>
       ) : null}
       <div className="flex flex-wrap gap-2">
@@ -45,23 +47,21 @@ export function Extras({ desk }: { desk: MendDesk }) {
           }}
         >
           <input
-            aria-label={`Bench now, ${temperature.unit(units)}`}
-            placeholder={`Bench now, ${temperature.unit(units)}`}
+            aria-label={say`Bench now, ${temperature.unit(units)}`}
+            placeholder={say`Bench now, ${temperature.unit(units)}`}
             inputMode="decimal"
             className={`${field} w-44`}
             value={reading}
             onChange={(event) => setReading(event.target.value)}
           />
-          <Button type="submit" className="min-h-14" disabled={reading.trim() === ''}>
-            Save reading
-          </Button>
+          <Button type="submit" className="min-h-14" disabled={reading.trim() === ''}>{say`Save reading`}</Button>
         </form>
         <Button
           className="min-h-14"
           disabled={!canUndo || busy}
           onClick={() => happened({ kind: 'undo', stepId: null, text: null, value: null, passed: null })}
         >
-          Undo last <kbd className="text-sm">U</kbd>
+          {say`Undo last`} <kbd className="text-sm">U</kbd>
         </Button>
       </div>
     </section>

@@ -3,6 +3,7 @@ import type { PlanStep } from '../api/types';
 import type { MendDesk } from '../desk/damageInHand';
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
+import { say } from '../words/say';
 
 /** A failed test is not an end: it is gone back from, or tested again. */
 export function FailedTest({ desk, step, leadsBackTo }: { desk: MendDesk; step: PlanStep; leadsBackTo: string | null }) {
@@ -12,12 +13,13 @@ export function FailedTest({ desk, step, leadsBackTo }: { desk: MendDesk; step: 
   const [target, setTarget] = useState(leadsBackTo ?? before[0]!.id);
   return (
     <div className="flex flex-col gap-3">
-      <Notice tone="late" word="The test failed.">
-        Find out why before it goes on. Everything from the step that you go back to is done again.
-      </Notice>
+      <Notice
+        tone="late"
+        word={say`The test failed.`}
+      >{say`Find out why before it goes on. Everything from the step that you go back to is done again.`}</Notice>
       <div className="flex flex-wrap items-end gap-3">
         <label className="flex-1">
-          <span className="lettering block">Go back to</span>
+          <span className="lettering block">{say`Go back to`}</span>
           <select
             className="h-16 w-full rounded-sm border-2 border-strong-line bg-sheet px-3 text-lg"
             value={target}
@@ -35,9 +37,7 @@ export function FailedTest({ desk, step, leadsBackTo }: { desk: MendDesk; step: 
           look="main"
           disabled={desk.busy}
           onClick={() => desk.happened({ kind: 'redo', stepId: target, text: null, value: null, passed: null })}
-        >
-          Go back there
-        </Button>
+        >{say`Go back there`}</Button>
       </div>
     </div>
   );

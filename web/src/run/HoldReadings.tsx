@@ -5,9 +5,10 @@ import type { MendDesk } from '../desk/damageInHand';
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { barometer, pressure, temperature } from '../measures/units';
+import { say } from '../words/say';
 
 const tones = { pass: 'good', fail: 'late', 'not-yet': 'early' } as const;
-const words = { pass: 'It holds.', fail: 'It leaks.', 'not-yet': 'Not yet.' };
+const words = { pass: say`It holds.`, fail: say`It leaks.`, 'not-yet': say`Not yet.` };
 
 /** Readings of a hold test: gauge, air and barometer. The regression takes warmth and weather out and says when it can tell. */
 export function HoldReadings({
@@ -36,7 +37,7 @@ export function HoldReadings({
   };
   const field = 'numeral h-16 w-full min-w-0 rounded-sm border-2 border-strong-line bg-sheet px-3 text-2xl';
   return (
-    <section aria-label="Readings" className="flex flex-col gap-3">
+    <section aria-label={say`Readings`} className="flex flex-col gap-3">
       <form
         className="grid items-end gap-3 sm:grid-cols-[1fr_1fr_1fr_auto]"
         onSubmit={(event) => {
@@ -45,20 +46,18 @@ export function HoldReadings({
         }}
       >
         <label>
-          <span className="lettering block">Gauge, {pressure.unit(units)}</span>
+          <span className="lettering block">{say`Gauge, ${pressure.unit(units)}`}</span>
           <input className={field} inputMode="decimal" value={gauge} onChange={(event) => setGauge(event.target.value)} />
         </label>
         <label>
-          <span className="lettering block">Air, {temperature.unit(units)}</span>
-          <input className={field} inputMode="decimal" placeholder="bench" value={air} onChange={(event) => setAir(event.target.value)} />
+          <span className="lettering block">{say`Air, ${temperature.unit(units)}`}</span>
+          <input className={field} inputMode="decimal" placeholder={say`bench`} value={air} onChange={(event) => setAir(event.target.value)} />
         </label>
         <label>
-          <span className="lettering block">Barometer, {barometer.unit(units)}</span>
-          <input className={field} inputMode="decimal" placeholder="usual here" value={weather} onChange={(event) => setWeather(event.target.value)} />
+          <span className="lettering block">{say`Barometer, ${barometer.unit(units)}`}</span>
+          <input className={field} inputMode="decimal" placeholder={say`usual here`} value={weather} onChange={(event) => setWeather(event.target.value)} />
         </label>
-        <Button type="submit" className="min-h-16" disabled={number(gauge) === null || desk.busy}>
-          Save reading
-        </Button>
+        <Button type="submit" className="min-h-16" disabled={number(gauge) === null || desk.busy}>{say`Save reading`}</Button>
       </form>
       <Notice tone={tones[hold.verdict]} word={words[hold.verdict]}>
         {sofar(hold, test)}
@@ -72,9 +71,7 @@ export function HoldReadings({
           onClick={() =>
             desk.happened({ kind: 'proof', stepId, value: Number(Math.max(0, hold.lossPercentPerHour!).toFixed(2)), passed: hold.verdict === 'pass' })
           }
-        >
-          Save this result
-        </Button>
+        >{say`Save this result`}</Button>
       ) : null}
     </section>
   );
@@ -82,8 +79,8 @@ export function HoldReadings({
 
 function sofar(hold: NonNullable<RunState['hold']>, test: Schemas['ProofTest']): string {
   if (hold.lossPercentPerHour === null || hold.bandPercentPerHour === null) {
-    return `${hold.given} readings, ${hold.used} of them past the first ten minutes, in which the cloth creeps. Three of those are the least: every five minutes is enough.`;
+    return say`${hold.given} readings, ${hold.used} of them past the first ten minutes, in which the cloth creeps. Three of those are the least: every five minutes is enough.`;
   }
-  const rate = `It loses ${hold.lossPercentPerHour.toFixed(2)} % an hour, give or take ${hold.bandPercentPerHour.toFixed(2)}, with warmth and weather taken out; ${test.limit} ${test.unit} is allowed.`;
-  return hold.verdict === 'not-yet' ? `${rate} Too close to tell: hold it longer.` : rate;
+  const rate = say`It loses ${hold.lossPercentPerHour.toFixed(2)} % an hour, give or take ${hold.bandPercentPerHour.toFixed(2)}, with warmth and weather taken out; ${test.limit} ${test.unit} is allowed.`;
+  return hold.verdict === 'not-yet' ? `${rate} ${say`Too close to tell: hold it longer.`}` : rate;
 }

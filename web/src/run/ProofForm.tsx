@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { Schemas } from '../api/types';
 import { Button } from '../ui/Button';
+import { say } from '../words/say';
 
 interface Props {
   test: Schemas['ProofTest'];
@@ -23,9 +24,7 @@ export function ProofForm({ test, busy, onResult }: Props) {
         }}
       >
         <label>
-          <span className="lettering block">
-            {test.measures}, {test.unit} (passes up to {test.limit} {test.unit})
-          </span>
+          <span className="lettering block">{say`${test.measures}, ${test.unit} (passes up to ${test.limit} ${test.unit})`}</span>
           <input
             inputMode="decimal"
             className="numeral h-20 w-44 rounded-sm border-2 border-strong-line bg-sheet px-4 text-4xl"
@@ -33,20 +32,14 @@ export function ProofForm({ test, busy, onResult }: Props) {
             onChange={(event) => setMeasured(event.target.value)}
           />
         </label>
-        <Button type="submit" size="hand" look="main" className="min-h-20 flex-1 text-2xl" disabled={!ready || busy}>
-          Save the result
-        </Button>
+        <Button type="submit" size="hand" look="main" className="min-h-20 flex-1 text-2xl" disabled={!ready || busy}>{say`Save the result`}</Button>
       </form>
     );
   }
   return (
     <div className="grid gap-3 sm:grid-cols-2">
-      <Button size="hand" look="main" className="min-h-20 text-2xl" disabled={busy} onClick={() => onResult(null, true)}>
-        Yes, it passes
-      </Button>
-      <Button size="hand" look="stop" className="min-h-20 text-2xl" disabled={busy} onClick={() => onResult(null, false)}>
-        No, it fails
-      </Button>
+      <Button size="hand" look="main" className="min-h-20 text-2xl" disabled={busy} onClick={() => onResult(null, true)}>{say`Yes, it passes`}</Button>
+      <Button size="hand" look="stop" className="min-h-20 text-2xl" disabled={busy} onClick={() => onResult(null, false)}>{say`No, it fails`}</Button>
     </div>
   );
 }

@@ -10,7 +10,8 @@ import { Button } from '../ui/Button';
 import { FigureButton } from '../ui/FigureButton';
 import { Notice, Problems } from '../ui/Notice';
 import { countdown, when } from '../measures/time';
-import { damageWords, waitWords } from '../ui/words';
+import { useDamageWords } from '../ui/damageWords';
+import { waitWords } from '../ui/words';
 import { actionsFor, type RunAction } from './actions';
 import { Extras } from './Extras';
 import { FailedTest } from './FailedTest';
@@ -18,6 +19,7 @@ import { HoldReadings } from './HoldReadings';
 import { ProofForm } from './ProofForm';
 import { useWakeLock } from './useWakeLock';
 import { nextEnd, windowState, windowWords } from '../desk/window';
+import { say } from '../words/say';
 
 /** Mend: one action at a time, large enough for gloves and for two metres. */
 export function RunStage({ desk, catalogue, goTo }: StageProps) {
@@ -26,10 +28,8 @@ export function RunStage({ desk, catalogue, goTo }: StageProps) {
   if (!mend.run || !plan) {
     return (
       <div className="flex flex-col items-start gap-4">
-        <p className="text-2xl">This mend has not been started.</p>
-        <Button look="main" size="hand" onClick={() => goTo('plan')}>
-          To the plan
-        </Button>
+        <p className="text-2xl">{say`This mend has not been started.`}</p>
+        <Button look="main" size="hand" onClick={() => goTo('plan')}>{say`To the plan`}</Button>
       </div>
     );
   }
@@ -38,10 +38,8 @@ export function RunStage({ desk, catalogue, goTo }: StageProps) {
   if (!front || !step) {
     return (
       <div className="flex flex-col items-start gap-4">
-        <p className="text-3xl font-bold">Every step is done.</p>
-        <Button look="main" size="hand" onClick={() => goTo('prove')}>
-          Hand it back
-        </Button>
+        <p className="text-3xl font-bold">{say`Every step is done.`}</p>
+        <Button look="main" size="hand" onClick={() => goTo('prove')}>{say`Hand it back`}</Button>
         <Extras desk={desk} />
       </div>
     );
@@ -72,10 +70,8 @@ function CurrentStep({ step, front, desk, proofs }: CurrentProps) {
   const [first, second] = mainFigures(step, figures);
   const waiting = front.phase === 'waiting';
   return (
-    <section aria-label="Now" className="flex flex-col gap-3">
-      <p className="lettering">
-        Step {steps.indexOf(step) + 1} of {steps.length}
-      </p>
+    <section aria-label={say`Now`} className="flex flex-col gap-3">
+      <p className="lettering">{say`Step ${steps.indexOf(step) + 1} of ${steps.length}`}</p>
       <h2 className="text-5xl leading-none">{waiting && front.window ? waitWords[front.window.kind] : step.title}</h2>
       {front.useBy ? <UseBy useBy={front.useBy} /> : null}
       {waiting && front.window ? (
@@ -93,7 +89,7 @@ function CurrentStep({ step, front, desk, proofs }: CurrentProps) {
               ))}
           </div>
           {step.doNotForget ? (
-            <Notice tone="early" word="Do not forget:">
+            <Notice tone="early" word={say`Do not forget:`}>
               {step.doNotForget}
             </Notice>
           ) : null}
@@ -113,8 +109,9 @@ function CurrentStep({ step, front, desk, proofs }: CurrentProps) {
 /** The damages of the item side by side: where each has got, and which one is in hand. */
 function Fronts({ desk, run, at }: { desk: MendDesk; run: RunState; at: number }) {
   const now = useNow();
+  const damageWords = useDamageWords();
   return (
-    <div role="group" aria-label="Damages of this item" className="grid grid-cols-3 gap-2 sm:flex sm:flex-wrap">
+    <div role="group" aria-label={say`Damages of this item`} className="grid grid-cols-3 gap-2 sm:flex sm:flex-wrap">
       {desk.repairCase.damages.map(({ seen }, i) => {
         const front = run.fronts.find((each) => each.damage === i + 1);
         return (
@@ -128,7 +125,7 @@ function Fronts({ desk, run, at }: { desk: MendDesk; run: RunState; at: number }
           >
             <span className="numeral text-3xl">{i + 1}</span>
             <span className="min-w-0">
-              <span className="hidden font-bold sm:block">{damageWords(seen)}</span>
+              <span className="hidden font-bold sm:block">{damageWords(seen, desk.repairCase.item.construction)}</span>
               <span className="line-clamp-2 text-sm text-faint">{frontWords(front, desk.plan!, now)}</span>
             </span>
           </button>
@@ -140,7 +137,7 @@ function Fronts({ desk, run, at }: { desk: MendDesk; run: RunState; at: number }
 
 /** Where a damage has got, in a few words that fit a phone: what is next by hand, or how long its wait still runs. */
 function frontWords(front: Front | undefined, plan: RepairPlan, now: number): string {
-  if (!front) return 'Done';
+  if (!front) return say`Done`;
   const title = plan.steps.find((step) => step.id === front.stepId)?.title ?? '';
   if (!front.window) return title;
   const end = nextEnd(front.window, now);
@@ -164,10 +161,10 @@ function UseBy({ useBy }: { useBy: string }) {
     <p className={`border-l-8 px-4 py-2 text-2xl font-bold ${left < 5 * 60_000 ? 'border-late bg-late-soft' : 'border-resin bg-sheet'}`}>
       {left > 0 ? (
         <>
-          In the cup: use within <span className="numeral text-5xl">{countdown(left)}</span>
+          {say`In the cup: use within`} <span className="numeral text-5xl">{countdown(left)}</span>
         </>
       ) : (
-        'Past its pot life: throw it out and mix again'
+        say`Past its pot life: throw it out and mix again`
       )}
     </p>
   );
@@ -192,13 +189,13 @@ function Wait({ window }: { window: NonNullable<RunState['window']> }) {
           ) : null}
         </p>
         <p className="mt-1 text-xl">
-          {window.opensAt ? `From ${when(window.opensAt, now, zone)}` : 'It will not cure at this bench: warm it, or find light for it'}
-          {window.closesAt ? ` to ${when(window.closesAt, now, zone)}` : window.opensAt ? ', and no hurry after that' : ''}
+          {window.opensAt ? say`From ${when(window.opensAt, now, zone)}` : say`It will not cure at this bench: warm it, or find light for it`}
+          {window.closesAt ? say` to ${when(window.closesAt, now, zone)}` : window.opensAt ? say`, and no hurry after that` : ''}
         </p>
         {state === 'late' && window.whenLate ? <p className="mt-1 text-xl font-bold">{window.whenLate}</p> : null}
       </div>
       <p className="text-2xl font-bold">{window.check}</p>
-      <p className="text-faint">Touch beats the clock: ready is ready, whatever the clock says.</p>
+      <p className="text-faint">{say`Touch beats the clock: ready is ready, whatever the clock says.`}</p>
     </>
   );
 }
@@ -242,9 +239,9 @@ function Ahead({ desk, run }: { desk: MendDesk; run: RunState }) {
   const steps = new Map(plan.steps.map((step) => [step.id, step]));
   const coming = run.timeline.filter((time) => ahead.has(time.stepId)).map((time) => ({ step: steps.get(time.stepId)!, time }));
   return (
-    <section aria-label="Coming up" className="border-t-2 border-ink pt-2">
+    <section aria-label={say`Coming up`} className="border-t-2 border-ink pt-2">
       <TimeAxis range={range} zone={zone} />
-      <TimeStrip bands={bands} range={range} height={30} nowMs={now} label="This mend against the clock" />
+      <TimeStrip bands={bands} range={range} height={30} nowMs={now} label={say`This mend against the clock`} />
       <ol className="mt-1">
         {(all ? coming : coming.slice(0, 2)).map(({ step, time }) => (
           <li key={step.id} className="flex gap-4 py-0.5">
@@ -256,7 +253,7 @@ function Ahead({ desk, run }: { desk: MendDesk; run: RunState }) {
       </ol>
       {coming.length > 2 ? (
         <button type="button" className="min-h-11 text-act underline underline-offset-4" onClick={() => setAll(!all)}>
-          {all ? 'Only the next two' : `All ${coming.length} steps ahead`}
+          {all ? say`Only the next two` : say`All ${coming.length} steps ahead`}
         </button>
       ) : null}
     </section>

@@ -3,6 +3,7 @@ import { useUnits } from '../shop/units';
 import type { Catalogue, Schemas } from '../api/types';
 import { Button } from '../ui/Button';
 import { length } from '../measures/units';
+import { say } from '../words/say';
 
 type Settings = Schemas['ShopSettings'];
 
@@ -26,15 +27,15 @@ export function Offcuts({ mine, setMine, catalogue }: { mine: Settings; setMine:
   };
   const field = 'h-11 w-full rounded-sm border-2 border-line bg-sheet px-3';
   return (
-    <section className="lg:col-span-2" aria-label="Offcuts">
-      <h2 className="text-xl">Offcuts</h2>
+    <section className="lg:col-span-2" aria-label={say`Offcuts`}>
+      <h2 className="text-xl">{say`Offcuts`}</h2>
       <div className="mt-1 grid items-end gap-3 sm:grid-cols-[1fr_1.4fr_7rem_7rem_auto]">
         <label>
-          <span className="lettering block">Label on it</span>
+          <span className="lettering block">{say`Label on it`}</span>
           <input className={field} maxLength={40} value={name} onChange={(event) => setName(event.target.value)} />
         </label>
         <label>
-          <span className="lettering block">Kind of gear</span>
+          <span className="lettering block">{say`Material`}</span>
           <select className={field} value={material} onChange={(event) => setMaterial(event.target.value)}>
             {stock.map((each) => (
               <option key={each.id} value={each.id}>
@@ -44,16 +45,14 @@ export function Offcuts({ mine, setMine, catalogue }: { mine: Settings; setMine:
           </select>
         </label>
         <label>
-          <span className="lettering block">Length, {length.unit(units)}</span>
+          <span className="lettering block">{say`Length, ${length.unit(units)}`}</span>
           <input className={field} inputMode="decimal" value={long} onChange={(event) => setLong(event.target.value)} />
         </label>
         <label>
-          <span className="lettering block">Width, {length.unit(units)}</span>
+          <span className="lettering block">{say`Width, ${length.unit(units)}`}</span>
           <input className={field} inputMode="decimal" value={wide} onChange={(event) => setWide(event.target.value)} />
         </label>
-        <Button onClick={add} disabled={!ready}>
-          Add the offcut
-        </Button>
+        <Button onClick={add} disabled={!ready}>{say`Add the offcut`}</Button>
       </div>
       <ul className="mt-1 grid gap-x-10 md:grid-cols-2">
         {offcuts.map((piece) => (
@@ -65,7 +64,7 @@ export function Offcuts({ mine, setMine, catalogue }: { mine: Settings; setMine:
               <span className="numeral">
                 {length.shown(piece.lengthMm, units)} × {length.shown(piece.widthMm, units)} {length.unit(units)}
               </span>
-              <Button onClick={() => set(offcuts.filter((each) => each !== piece))}>Used up</Button>
+              <Button onClick={() => set(offcuts.filter((each) => each !== piece))}>{say`Used up`}</Button>
             </span>
           </li>
         ))}

@@ -1,8 +1,9 @@
 import { useState } from 'react';
 import type { Catalogue, Schemas } from '../api/types';
 import { Button } from '../ui/Button';
-import { NumberField } from '../ui/NumberField';
+import { MeasureField } from '../ui/MeasureField';
 import { labelFields, newProduct, withField, type Material } from './product';
+import { say } from '../words/say';
 
 type Settings = Schemas['ShopSettings'];
 
@@ -32,12 +33,12 @@ export function Products({ mine, setMine, catalogue }: Props) {
   };
   const field = 'h-11 w-full rounded-sm border-2 border-line bg-sheet px-3';
   return (
-    <section className="lg:col-span-2" aria-label="Your own products">
-      <h2 className="text-xl">Your own products</h2>
-      <p className="text-faint">Start from a similar product, then enter what the label says. It is matched as soon as you save.</p>
+    <section className="lg:col-span-2" aria-label={say`Your own products`}>
+      <h2 className="text-xl">{say`Your own products`}</h2>
+      <p className="text-faint">{say`Start from a similar product, then enter what the label says. It is matched as soon as you save.`}</p>
       <div className="mt-2 grid items-end gap-3 sm:grid-cols-[1fr_1fr_auto]">
         <label>
-          <span className="lettering block">Similar to</span>
+          <span className="lettering block">{say`Similar to`}</span>
           <select className={field} value={like} onChange={(event) => setLike(event.target.value)}>
             {kinds.map((material) => (
               <option key={material.id} value={material.id}>
@@ -47,12 +48,10 @@ export function Products({ mine, setMine, catalogue }: Props) {
           </select>
         </label>
         <label>
-          <span className="lettering block">Product name</span>
+          <span className="lettering block">{say`Product name`}</span>
           <input className={field} value={name} maxLength={120} onChange={(event) => setName(event.target.value)} />
         </label>
-        <Button onClick={add} disabled={name.trim() === ''}>
-          Add the product
-        </Button>
+        <Button onClick={add} disabled={name.trim() === ''}>{say`Add the product`}</Button>
       </div>
       {products.map((product, i) => (
         <Label
@@ -78,18 +77,18 @@ function Label({ product, onChange, onRemove }: { product: Material; onChange: (
       <legend className="px-2 text-lg font-bold">{product.name}</legend>
       <div className="grid gap-x-5 gap-y-3 sm:grid-cols-3 lg:grid-cols-5">
         {labelFields(product).map((field) => (
-          <NumberField
+          <MeasureField
             key={field.path}
             label={field.words}
+            path={`products[].${field.path}`}
             value={field.value}
-            unit={field.unit}
             step={field.step}
             onChange={(value) => onChange(withField(product, field.path, value))}
           />
         ))}
       </div>
       <div className="mt-3">
-        <Button onClick={onRemove}>Remove from the list</Button>
+        <Button onClick={onRemove}>{say`Remove from the list`}</Button>
       </div>
     </fieldset>
   );

@@ -6,12 +6,14 @@ import type { Catalogue, Schemas } from '../api/types';
 import { useUnits } from '../shop/units';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
-import { NumberField } from '../ui/NumberField';
+import { MeasureField } from '../ui/MeasureField';
 import { Notice, Problems } from '../ui/Notice';
-import { altitude, room, temperature } from '../measures/units';
+import { length, temperature } from '../measures/units';
 import { toolWords } from '../ui/words';
+import { MaybeField } from './MaybeField';
 import { Offcuts } from './Offcuts';
 import { Products } from './Products';
+import { say } from '../words/say';
 
 type Settings = Schemas['ShopSettings'];
 
@@ -19,7 +21,7 @@ type Settings = Schemas['ShopSettings'];
 export function ShelfPage() {
   const shop = useQuery(shopQuery);
   const catalogue = useQuery(catalogueQuery);
-  if (!shop.data || !catalogue.data) return <p className="p-5">Loading …</p>;
+  if (!shop.data || !catalogue.data) return <p className="p-5">{say`Loading …`}</p>;
   return <ShelfForm shop={shop.data} catalogue={catalogue.data} />;
 }
 
@@ -45,18 +47,12 @@ function ShelfForm({ shop, catalogue }: { shop: Schemas['ShopView']; catalogue: 
       }}
     >
       <div className="flex items-end justify-between gap-4 lg:col-span-2">
-        <h1 className="text-3xl">Shelf and tools</h1>
-        <Button type="submit" look="main" disabled={!changed || keep.isPending}>
-          Save
-        </Button>
+        <h1 className="text-3xl">{say`Shelf and tools`}</h1>
+        <Button type="submit" look="main" disabled={!changed || keep.isPending}>{say`Save`}</Button>
       </div>
       <div className="lg:col-span-2">
         <Problems problems={problemsIn(keep.error)} />
-        {keep.isSuccess && !changed ? (
-          <Notice tone="good" word="Saved.">
-            New mends start from these settings.
-          </Notice>
-        ) : null}
+        {keep.isSuccess && !changed ? <Notice tone="good" word={say`Saved.`}>{say`New mends start from these settings.`}</Notice> : null}
       </div>
       <Shop mine={mine} setMine={setMine} />
       <Drawer mine={mine} setMine={setMine} catalogue={catalogue} />
@@ -79,113 +75,85 @@ function Shop({ mine, setMine }: PartProps) {
   const field = 'h-11 w-full rounded-sm border-2 border-line bg-sheet px-3';
   return (
     <section className="grid content-start gap-3 sm:grid-cols-2">
-      <h2 className="text-xl sm:col-span-2">The shop</h2>
+      <h2 className="text-xl sm:col-span-2">{say`The shop`}</h2>
       <label>
-        <span className="lettering block">Name</span>
+        <span className="lettering block">{say`Name`}</span>
         <input className={field} value={mine.name} onChange={(event) => setMine({ ...mine, name: event.target.value })} />
       </label>
       <label>
-        <span className="lettering block">Time zone</span>
+        <span className="lettering block">{say`Time zone`}</span>
         <input className={field} value={bench.zone} onChange={(event) => setBench({ zone: event.target.value })} />
       </label>
-      <NumberField label="Open from" value={bench.opensHour} unit="h" step={1} onChange={(opensHour) => setBench({ opensHour })} />
-      <NumberField label="until" value={bench.closesHour} unit="h" step={1} onChange={(closesHour) => setBench({ closesHour })} />
-      <NumberField
-        label="Bench by day"
-        value={temperature.shown(bench.temperatureC, units)}
-        unit={temperature.unit(units)}
+      <MeasureField label={say`Open from`} path="bench.opensHour" value={bench.opensHour} step={1} onChange={(opensHour) => setBench({ opensHour })} />
+      <MeasureField label={say`until`} path="bench.closesHour" value={bench.closesHour} step={1} onChange={(closesHour) => setBench({ closesHour })} />
+      <MeasureField
+        label={say`Bench by day`}
+        path="bench.temperatureC"
+        value={bench.temperatureC}
         step={1}
-        onChange={(value) => setBench({ temperatureC: temperature.kept(value, units) })}
+        onChange={(temperatureC) => setBench({ temperatureC })}
       />
-      <NumberField
-        label="Bench by night"
-        value={temperature.shown(bench.nightTemperatureC ?? bench.temperatureC, units)}
-        unit={temperature.unit(units)}
+      <MeasureField
+        label={say`Bench by night`}
+        path="bench.nightTemperatureC"
+        value={bench.nightTemperatureC ?? bench.temperatureC}
         step={1}
-        onChange={(value) => setBench({ nightTemperatureC: temperature.kept(value, units) })}
+        onChange={(nightTemperatureC) => setBench({ nightTemperatureC })}
       />
-      <NumberField
-        label="Humidity"
+      <MeasureField
+        label={say`Humidity`}
+        path="bench.relativeHumidityPercent"
         value={bench.relativeHumidityPercent}
-        unit="%"
         step={1}
         onChange={(relativeHumidityPercent) => setBench({ relativeHumidityPercent })}
       />
-      <NumberField label="Air changes" value={bench.airChangesPerHour} unit="/h" step={0.5} onChange={(airChangesPerHour) => setBench({ airChangesPerHour })} />
-      <MaybeNumber label="Latitude, north +" value={bench.latitudeDeg} unit="°" onChange={(latitudeDeg) => setBench({ latitudeDeg })} />
-      <MaybeNumber
-        label="Longitude, east +"
+      <MeasureField
+        label={say`Air changes`}
+        path="bench.airChangesPerHour"
+        value={bench.airChangesPerHour}
+        step={0.5}
+        onChange={(airChangesPerHour) => setBench({ airChangesPerHour })}
+      />
+      <MaybeField label={say`Latitude, north +`} path="bench.latitudeDeg" value={bench.latitudeDeg} onChange={(latitudeDeg) => setBench({ latitudeDeg })} />
+      <MaybeField
+        label={say`Longitude, east +`}
+        path="bench.longitudeDeg"
         value={bench.longitudeDeg}
-        unit="°"
         onChange={(longitudeDeg) => setBench({ longitudeDeg })}
-        hint="With both, light-cured resin goes by the sun of the hour."
+        hint={say`With both, light-cured resin goes by the sun of the hour.`}
       />
-      <NumberField
-        label="Altitude"
-        value={altitude.shown(bench.altitudeM, units)}
-        unit={altitude.unit(units)}
-        step={units === 'us' ? 100 : 50}
-        onChange={(value) => setBench({ altitudeM: altitude.kept(value, units) })}
+      <MeasureField
+        label={say`Altitude`}
+        path="bench.altitudeM"
+        value={bench.altitudeM}
+        step={{ metric: 50, us: 100 }}
+        onChange={(altitudeM) => setBench({ altitudeM })}
       />
-      <MaybeNumber
+      <MaybeField
         key={units}
-        label="Room"
-        value={bench.roomM3 == null ? null : room.shown(bench.roomM3, units)}
-        unit={room.unit(units)}
-        onChange={(value) => setBench({ roomM3: value === null ? null : room.kept(value, units) })}
-        hint="With it, vapour is estimated."
+        label={say`Room`}
+        path="bench.roomM3"
+        value={bench.roomM3}
+        onChange={(roomM3) => setBench({ roomM3 })}
+        hint={say`With it, vapour is estimated.`}
       />
-      <MaybeNumber
-        label="UV lamp at the work"
+      <MaybeField
+        label={say`UV lamp at the work`}
+        path="bench.lampMwPerCm2"
         value={bench.lampMwPerCm2}
-        unit="mW/cm²"
         onChange={(lampMwPerCm2) => setBench({ lampMwPerCm2 })}
-        hint="Empty: as much as full daylight."
+        hint={say`Empty: as much as full daylight.`}
       />
       <Choice
-        label="Units of a new device"
+        label={say`Units of a new device`}
         value={mine.units}
         options={[
-          ['metric', 'mm, °C'],
-          ['us', 'inch, °F'],
+          ['metric', `${length.unit('metric')}, ${temperature.unit('metric')}`],
+          ['us', `${length.unit('us')}, ${temperature.unit('us')}`],
         ]}
         onPick={(chosen) => setMine({ ...mine, units: chosen })}
       />
     </section>
-  );
-}
-
-/** A number that may be left open. */
-function MaybeNumber({
-  label,
-  value,
-  unit,
-  hint,
-  onChange,
-}: {
-  label: string;
-  value: number | null | undefined;
-  unit: string;
-  hint?: string;
-  onChange: (value: number | null) => void;
-}) {
-  const [text, setText] = useState(value === null || value === undefined ? '' : String(value));
-  return (
-    <label>
-      <span className="lettering block">
-        {label}, {unit}
-      </span>
-      <input
-        inputMode="decimal"
-        className="h-11 w-full rounded-sm border-2 border-line bg-sheet px-3"
-        value={text}
-        onChange={(event) => {
-          setText(event.target.value);
-          onChange(event.target.value.trim() === '' ? null : Number(event.target.value.replace(',', '.')));
-        }}
-      />
-      {hint ? <span className="block text-sm text-faint">{hint}</span> : null}
-    </label>
   );
 }
 
@@ -200,38 +168,50 @@ function Drawer({ mine, setMine, catalogue }: PartProps & { catalogue: Catalogue
     setMine({ ...mine, tools: { ...tools, grits: tools.grits.includes(grit) ? tools.grits.filter((each) => each !== grit) : [...tools.grits, grit] } });
   return (
     <section className="flex flex-col gap-3">
-      <h2 className="text-xl">Measuring</h2>
+      <h2 className="text-xl">{say`Measuring`}</h2>
       <Choice
-        label="Two-part resin is measured with"
+        label={say`Two-part resin is measured with`}
         value={measure.kind}
         options={[
-          ['cup', 'A cup with lines'],
-          ['scale', 'A scale'],
+          ['cup', say`A cup with lines`],
+          ['scale', say`A scale`],
         ]}
         onPick={(kind) => setMeasure(kind === 'cup' ? { kind, lineEveryMl: 5, lineErrorMl: 0.5, holdsMl: 60 } : { kind, stepG: 1 })}
       />
       {measure.kind === 'cup' ? (
         <div className="grid gap-3 sm:grid-cols-3">
-          <NumberField
-            label="Lines every"
+          <MeasureField
+            label={say`Lines every`}
+            path="tools.measure.lineEveryMl"
             value={measure.lineEveryMl}
-            unit="mL"
-            step={0.5}
+            step={{ metric: 0.5, us: 0.05 }}
             onChange={(lineEveryMl) => setMeasure({ ...measure, lineEveryMl })}
           />
-          <NumberField
-            label="Off a line by up to"
+          <MeasureField
+            label={say`Off a line by up to`}
+            path="tools.measure.lineErrorMl"
             value={measure.lineErrorMl}
-            unit="mL"
-            step={0.1}
+            step={{ metric: 0.1, us: 0.005 }}
             onChange={(lineErrorMl) => setMeasure({ ...measure, lineErrorMl })}
           />
-          <NumberField label="Holds" value={measure.holdsMl} unit="mL" step={10} onChange={(holdsMl) => setMeasure({ ...measure, holdsMl })} />
+          <MeasureField
+            label={say`Holds`}
+            path="tools.measure.holdsMl"
+            value={measure.holdsMl}
+            step={{ metric: 10, us: 0.5 }}
+            onChange={(holdsMl) => setMeasure({ ...measure, holdsMl })}
+          />
         </div>
       ) : (
-        <NumberField label="Smallest step" value={measure.stepG} unit="g" step={0.1} onChange={(stepG) => setMeasure({ ...measure, stepG })} />
+        <MeasureField
+          label={say`Smallest step`}
+          path="tools.measure.stepG"
+          value={measure.stepG}
+          step={{ metric: 0.1, us: 0.005 }}
+          onChange={(stepG) => setMeasure({ ...measure, stepG })}
+        />
       )}
-      <h2 className="mt-2 text-xl">Grits in the drawer</h2>
+      <h2 className="mt-2 text-xl">{say`Grits in the drawer`}</h2>
       <div className="flex flex-wrap gap-1.5">
         {catalogue.grits
           .filter((grit) => grit.startsWith('P'))
@@ -247,7 +227,7 @@ function Drawer({ mine, setMine, catalogue }: PartProps & { catalogue: Catalogue
             </button>
           ))}
       </div>
-      <h2 className="mt-2 text-xl">Tools at hand</h2>
+      <h2 className="mt-2 text-xl">{say`Tools at hand`}</h2>
       <div className="flex flex-wrap gap-1.5">
         {catalogue.tools.map((tool) => (
           <button
@@ -274,7 +254,7 @@ function Shelf({ mine, setMine, catalogue, shop }: PartProps & { catalogue: Cata
     shop.settings.shelf?.some((each) => each.material === entry.material && each.openedOn === entry.openedOn && each.useBefore === entry.useBefore);
   return (
     <section className="lg:col-span-2">
-      <h2 className="text-xl">On the shelf</h2>
+      <h2 className="text-xl">{say`On the shelf`}</h2>
       <ul className="mt-1 grid gap-x-10 md:grid-cols-2">
         {all
           .filter((material) => material.role !== 'cloth' && material.role !== 'filler')
@@ -285,7 +265,7 @@ function Shelf({ mine, setMine, catalogue, shop }: PartProps & { catalogue: Cata
                 <label className="flex min-h-11 flex-1 items-center gap-3">
                   <input
                     type="checkbox"
-                    className="size-6 accent-(--act)"
+                    className="size-6 shrink-0 accent-(--act)"
                     checked={entry !== undefined}
                     onChange={(event) =>
                       set(
@@ -300,18 +280,18 @@ function Shelf({ mine, setMine, catalogue, shop }: PartProps & { catalogue: Cata
                 {entry ? (
                   <span className="flex flex-wrap justify-end gap-x-3 text-sm">
                     <Day
-                      label="opened"
+                      label={say`opened`}
                       value={entry.openedOn}
                       onChange={(openedOn) => set(shelf.map((each) => (each === entry ? { ...each, openedOn } : each)))}
                     />
                     <Day
-                      label="use before"
+                      label={say`use before`}
                       value={entry.useBefore}
                       onChange={(useBefore) => set(shelf.map((each) => (each === entry ? { ...each, useBefore } : each)))}
                     />
                     {entry.openedOn ? (
                       <span className="w-full text-right text-faint">
-                        {kept(entry) ? goodUntil(shop.lastDays[entry.material]) : 'save to see how long it keeps'}
+                        {kept(entry) ? goodUntil(shop.lastDays[entry.material]) : say`save to see how long it keeps`}
                       </span>
                     ) : null}
                   </span>
@@ -324,7 +304,7 @@ function Shelf({ mine, setMine, catalogue, shop }: PartProps & { catalogue: Cata
   );
 }
 
-const goodUntil = (day: string | undefined) => (day ? `good until ${day}` : 'shelf life once opened is not known');
+const goodUntil = (day: string | undefined) => (day ? say`good until ${day}` : say`shelf life once opened is not known`);
 
 function Day({ label, value, onChange }: { label: string; value: string | null | undefined; onChange: (value: string | null) => void }) {
   return (

@@ -1,4 +1,5 @@
 import type { Schemas } from '../api/types';
+import { say } from '../words/say';
 
 export type Material = Schemas['Material'];
 
@@ -6,35 +7,34 @@ export type Material = Schemas['Material'];
 export interface LabelField {
   path: string;
   words: string;
-  unit: string;
   step: number;
   value: number;
 }
 
 const fields: readonly Omit<LabelField, 'value'>[] = [
-  { path: 'ratio.a', words: 'Parts of A', unit: '', step: 1 },
-  { path: 'ratio.b', words: 'Parts of B', unit: '', step: 1 },
-  { path: 'catalyst.percent', words: 'Catalyst', unit: '%', step: 0.1 },
-  { path: 'densityGPerMl', words: 'Density', unit: 'g/mL', step: 0.01 },
-  { path: 'densityAGPerMl', words: 'Density of A', unit: 'g/mL', step: 0.01 },
-  { path: 'densityBGPerMl', words: 'Density of B', unit: 'g/mL', step: 0.01 },
-  { path: 'label.referenceC', words: 'Label is for', unit: '°C', step: 1 },
-  { path: 'label.potLifeMin', words: 'Pot life', unit: 'min', step: 1 },
-  { path: 'label.potMassG', words: 'of a batch of', unit: 'g', step: 10 },
-  { path: 'label.tackOpensMin', words: 'Tack opens', unit: 'min', step: 1 },
-  { path: 'label.tackClosesMin', words: 'Tack closes', unit: 'min', step: 1 },
-  { path: 'label.recoatOpensMin', words: 'Recoat opens', unit: 'min', step: 5 },
-  { path: 'label.recoatClosesMin', words: 'Recoat closes', unit: 'min', step: 30 },
-  { path: 'label.sandableMin', words: 'Sandable', unit: 'min', step: 30 },
-  { path: 'label.loadableMin', words: 'Loadable', unit: 'min', step: 30 },
-  { path: 'label.fullMin', words: 'Full cure', unit: 'min', step: 60 },
-  { path: 'label.minimumC', words: 'Not under', unit: '°C', step: 1 },
-  { path: 'label.maximumC', words: 'Not over', unit: '°C', step: 1 },
-  { path: 'label.maximumHumidityPercent', words: 'Air at most', unit: '%', step: 5 },
-  { path: 'coats', words: 'Coats', unit: '', step: 1 },
-  { path: 'spreadGPerM2', words: 'One wet coat', unit: 'g/m²', step: 10 },
-  { path: 'shelfLife.sealedMonths', words: 'Keeps sealed', unit: 'months', step: 1 },
-  { path: 'shelfLife.openedMonths', words: 'Keeps opened', unit: 'months', step: 1 },
+  { path: 'ratio.a', words: say`Parts of A`, step: 1 },
+  { path: 'ratio.b', words: say`Parts of B`, step: 1 },
+  { path: 'catalyst.percent', words: say`Catalyst`, step: 0.1 },
+  { path: 'densityGPerMl', words: say`Density`, step: 0.01 },
+  { path: 'densityAGPerMl', words: say`Density of A`, step: 0.01 },
+  { path: 'densityBGPerMl', words: say`Density of B`, step: 0.01 },
+  { path: 'label.referenceC', words: say`Label is for`, step: 1 },
+  { path: 'label.potLifeMin', words: say`Pot life`, step: 1 },
+  { path: 'label.potMassG', words: say`of a batch of`, step: 10 },
+  { path: 'label.tackOpensMin', words: say`Tack opens`, step: 1 },
+  { path: 'label.tackClosesMin', words: say`Tack closes`, step: 1 },
+  { path: 'label.recoatOpensMin', words: say`Recoat opens`, step: 5 },
+  { path: 'label.recoatClosesMin', words: say`Recoat closes`, step: 30 },
+  { path: 'label.sandableMin', words: say`Sandable`, step: 30 },
+  { path: 'label.loadableMin', words: say`Loadable`, step: 30 },
+  { path: 'label.fullMin', words: say`Full cure`, step: 60 },
+  { path: 'label.minimumC', words: say`Not under`, step: 1 },
+  { path: 'label.maximumC', words: say`Not over`, step: 1 },
+  { path: 'label.maximumHumidityPercent', words: say`Air at most`, step: 5 },
+  { path: 'coats', words: say`Coats`, step: 1 },
+  { path: 'spreadGPerM2', words: say`One wet coat`, step: 10 },
+  { path: 'shelfLife.sealedMonths', words: say`Keeps sealed`, step: 1 },
+  { path: 'shelfLife.openedMonths', words: say`Keeps opened`, step: 1 },
 ];
 
 type Tree = Record<string, unknown>;

@@ -1,4 +1,5 @@
 import type { BenchEntry } from '../api/types';
+import { say } from '../words/say';
 
 /** Something on the bench to ring for. */
 export interface BenchAlarm {
@@ -26,9 +27,9 @@ function alarmOf(entry: Entry, now: number, ringsBeforeMs: number): BenchAlarm[]
     { key: `${entry.id}.${kind}.${end}`, id: entry.id, kind, words: `${entry.tag}: ${words}` },
   ];
   const near = (end: string | null | undefined) => end && Date.parse(end) - now < ringsBeforeMs && now - Date.parse(end) < freshMs;
-  if (near(entry.useBy)) return alarm('closing', entry.useBy!, `${entry.stepTitle}: the mix is nearly past using`);
-  if (near(entry.window?.closesAt)) return alarm('closing', entry.window!.closesAt!, `${entry.stepTitle}: the window closes`);
+  if (near(entry.useBy)) return alarm('closing', entry.useBy!, say`${entry.stepTitle}: the mix is nearly past using`);
+  if (near(entry.window?.closesAt)) return alarm('closing', entry.window!.closesAt!, say`${entry.stepTitle}: the window closes`);
   const opens = entry.window?.opensAt;
   const opened = opens ? now - Date.parse(opens) : -1;
-  return opens && opened >= 0 && opened < freshMs ? alarm('open', opens, `${entry.stepTitle}: the wait is over, test it`) : [];
+  return opens && opened >= 0 && opened < freshMs ? alarm('open', opens, say`${entry.stepTitle}: the wait is over, test it`) : [];
 }

@@ -6,6 +6,7 @@ import { useEffects, usePlanFigures } from './planFigures';
 import { Button } from './Button';
 import { byHand, measure } from '../measures/units';
 import { sourceWords } from './words';
+import { say } from '../words/say';
 
 interface Props {
   figure: Figure;
@@ -35,7 +36,7 @@ export function FigureButton({ figure, onSet, large }: Props) {
         <span className="lettering leading-tight">{figure.label}</span>
         <span className={`numeral leading-tight underline decoration-dotted underline-offset-4 ${large ? 'text-4xl' : 'text-xl'}`}>
           {measure(figure.value, figure.unit, figure.decimals, units)}
-          {figure.setByHand ? <span className="ml-1 text-sm text-resin">by hand</span> : null}
+          {figure.setByHand ? <span className="ml-1 text-sm text-resin">{say`by hand`}</span> : null}
         </span>
       </button>
       {open ? <Opened figure={figure} onSet={onSet} button={button} close={() => setOpen(false)} /> : null}
@@ -76,7 +77,7 @@ function Why({ figure }: { figure: Figure }) {
       </p>
       {setByHand ? (
         <p className="mt-1">
-          <strong className="text-resin">Set by hand.</strong> {setByHand.reason} Calculated, it would be{' '}
+          <strong className="text-resin">{say`Set by hand.`}</strong> {setByHand.reason} {say`Calculated, it would be`}{' '}
           {measure(setByHand.computed, figure.unit, figure.decimals, units)}.
         </p>
       ) : null}
@@ -87,7 +88,7 @@ function Why({ figure }: { figure: Figure }) {
         {sourceWords[derivation.source.kind]}: {derivation.source.citation}
       </p>
       {figure.foundedOn !== derivation.source.kind && figure.kind === 'worked' ? (
-        <p className="text-sm text-faint">Only as reliable as its weakest input: {sourceWords[figure.foundedOn].toLowerCase()}.</p>
+        <p className="text-sm text-faint">{say`Only as reliable as its weakest input: ${sourceWords[figure.foundedOn].toLowerCase()}.`}</p>
       ) : null}
     </>
   );
@@ -128,10 +129,7 @@ function InputRow({ input, of, effect }: { input: Figure; of: Figure; effect?: S
         <div className="border-l-2 border-line pb-1 pl-4">
           {input.derivation.rule ? <p>{input.derivation.rule}</p> : null}
           {effect ? (
-            <p>
-              At {measure(effect.value, input.unit, Math.max(input.decimals, 1), units)} it would be{' '}
-              {measure(effect.becomes, of.unit, Math.max(of.decimals, 1), units)}.
-            </p>
+            <p>{say`At ${measure(effect.value, input.unit, Math.max(input.decimals, 1), units)} it would be ${measure(effect.becomes, of.unit, Math.max(of.decimals, 1), units)}.`}</p>
           ) : null}
           <Inputs figure={input} />
           <p className="text-sm text-faint">
@@ -144,11 +142,11 @@ function InputRow({ input, of, effect }: { input: Figure; of: Figure; effect?: S
 }
 
 const kindWords: Record<Figure['kind'], string> = {
-  worked: 'Calculated',
-  constant: 'A value used in the trade',
-  shape: 'Measured on an outline',
-  fact: 'From this case',
-  label: 'From the label',
+  worked: say`Calculated`,
+  constant: say`A value used in the trade`,
+  shape: say`Measured on an outline`,
+  fact: say`From this case`,
+  label: say`From the label`,
 };
 
 function SetByHand({ figure, onSet }: { figure: Figure; onSet: NonNullable<Props['onSet']> }) {
@@ -167,17 +165,15 @@ function SetByHand({ figure, onSet }: { figure: Figure; onSet: NonNullable<Props
       }}
     >
       <label className="w-24">
-        <span className="lettering block">By hand, {hand.unit(units) || 'number'}</span>
+        <span className="lettering block">{say`By hand, ${hand.unit(units) || say`number`}`}</span>
         <input className={`${field} w-full`} inputMode="decimal" value={value} onChange={(event) => setValue(event.target.value)} />
       </label>
       <label className="flex-1">
-        <span className="lettering block">Reason</span>
+        <span className="lettering block">{say`Reason`}</span>
         <input className={`${field} w-full`} value={reason} onChange={(event) => setReason(event.target.value)} />
       </label>
-      <Button type="submit" look="main" disabled={!ready}>
-        Set it
-      </Button>
-      {figure.setByHand ? <Button onClick={() => onSet(null, '')}>Undo</Button> : null}
+      <Button type="submit" look="main" disabled={!ready}>{say`Set it`}</Button>
+      {figure.setByHand ? <Button onClick={() => onSet(null, '')}>{say`Undo`}</Button> : null}
     </form>
   );
 }

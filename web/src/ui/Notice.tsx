@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import type { Problem } from '../api/types';
+import { say } from '../words/say';
 
 type Tone = 'late' | 'early' | 'good';
 
@@ -25,9 +26,9 @@ export function Problems({ problems }: { problems: readonly Problem[] }) {
   return (
     <div role="alert" className="flex flex-col gap-2">
       {problems.map((problem) => (
-        <Notice key={problem.code + problem.field} tone="late" word="Not like this:">
+        <Notice key={problem.code + problem.field} tone="late" word={say`Not like this:`}>
           {problem.message} {problem.remedy}
-          {problem.field ? <span className="ml-2 text-sm text-faint">({problem.field})</span> : null}
+          {problem.field ? <code className="ml-2 text-sm text-faint">({problem.field})</code> : null}
         </Notice>
       ))}
     </div>

@@ -1,5 +1,6 @@
 import { Minus, Plus } from 'lucide-react';
 import { useId, useState } from 'react';
+import { say } from '../words/say';
 
 interface Props {
   label: string;
@@ -33,14 +34,14 @@ export function NumberField({ label, value, unit, step, onChange, hint: said, wr
     onChange(limits ? Math.min(limits.most, Math.max(limits.least, next)) : next);
   };
   const outside = limits !== undefined && (value < limits.least || value > limits.most);
-  const hint = outside ? `From ${limits.least} to ${limits.most} ${unit}` : said;
+  const hint = outside ? say`From ${limits.least} to ${limits.most} ${unit}` : said;
   return (
     <div className="min-w-0">
       <label htmlFor={id} className="lettering mb-1 block">
         {label}
       </label>
       <div className={`flex h-11 items-stretch rounded-sm border-2 bg-sheet ${wrong || outside ? 'border-late' : 'border-line'} focus-within:border-act`}>
-        <button type="button" aria-label={`${label}: less`} className="w-10 shrink-0 border-r border-line" onClick={() => turn(-step)}>
+        <button type="button" aria-label={say`${label}: less`} className="w-10 shrink-0 border-r border-line" onClick={() => turn(-step)}>
           <Minus className="mx-auto size-4" aria-hidden />
         </button>
         <input
@@ -55,8 +56,8 @@ export function NumberField({ label, value, unit, step, onChange, hint: said, wr
             onChange(read(event.target.value));
           }}
         />
-        <span className="self-center pr-2 text-faint">{unit}</span>
-        <button type="button" aria-label={`${label}: more`} className="w-10 shrink-0 border-l border-line" onClick={() => turn(step)}>
+        <span className="self-center pr-2 whitespace-nowrap text-faint">{unit}</span>
+        <button type="button" aria-label={say`${label}: more`} className="w-10 shrink-0 border-l border-line" onClick={() => turn(step)}>
           <Plus className="mx-auto size-4" aria-hidden />
         </button>
       </div>
