@@ -16,6 +16,9 @@ public sealed record Sky(double LatitudeDeg, double LongitudeDeg)
 
     private static readonly TimeSpan Stride = TimeSpan.FromMinutes(5);
 
+    /// <summary>By how much the earth turns in an hour, with a hair more for the sun's own way among the stars.</summary>
+    private const double FastestClimbDegPerHour = 15.1;
+
     /// <summary>Clear-sky ultraviolet on a level face in mW/cm²; 0 with the sun down.</summary>
     public double MwPerCm2At(DateTimeOffset at) => Sun.ClearSkyMwPerCm2(Sun.At(at, LatitudeDeg, LongitudeDeg).ZenithDeg);
 
@@ -36,7 +39,14 @@ public sealed record Sky(double LatitudeDeg, double LongitudeDeg)
 
         for (var now = start; now < start + Horizon; now += Stride)
         {
-            var share = ShareAt(now + (Stride / 2));
+            var zenith = Sun.At(now + (Stride / 2), LatitudeDeg, LongitudeDeg).ZenithDeg;
+            if (zenith > 90)
+            {
+                now += StridesUntilSunriseAtTheEarliest(zenith) * Stride;
+                continue;
+            }
+
+            var share = Sun.ClearSkyMwPerCm2(zenith) / LabelMwPerCm2;
             var gained = share * Stride.TotalMinutes;
             if (gained >= left)
             {
@@ -48,4 +58,7 @@ public sealed record Sky(double LatitudeDeg, double LongitudeDeg)
 
         return null;
     }
+
+    /// <summary>Whole strides that are dark for certain: no sun climbs faster than the earth turns.</summary>
+    private static int StridesUntilSunriseAtTheEarliest(double zenithDeg) => Math.Max(0, (int)((zenithDeg - 90) / FastestClimbDegPerHour / Stride.TotalHours) - 1);
 }

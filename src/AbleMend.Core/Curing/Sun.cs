@@ -5,7 +5,7 @@ namespace AbleMend.Core.Curing;
 /// <summary>Where the sun stands.</summary>
 /// <param name="ZenithDeg">Angle from straight up in degrees.</param>
 /// <param name="AzimuthDeg">From north, clockwise, in degrees.</param>
-public sealed record SunPosition(double ZenithDeg, double AzimuthDeg);
+public readonly record struct SunPosition(double ZenithDeg, double AzimuthDeg);
 
 /// <summary>
 /// Position of the sun by the low-precision formulas of Meeus, Astronomical Algorithms (2nd edition 1998, chapters 12,

@@ -106,6 +106,11 @@ public static class Timeline
     /// </summary>
     private static Lane? NextLane(List<Lane> lanes, DateTimeOffset handsFree, ShopHours hours, IReadOnlyDictionary<string, Actual> actuals, DateTimeOffset? now)
     {
+        if (lanes.Count == 1)
+        {
+            return lanes[0] is { Next: not null, FreeAt: not null } only ? only : null;
+        }
+
         var open = lanes.Where(lane => lane is { Next: not null, FreeAt: not null })
             .Select(lane => (Lane: lane, Start: lane.StartOf(handsFree, hours, actuals.GetValueOrDefault(lane.Next!.StepId), now)))
             .ToList();
@@ -133,11 +138,13 @@ public static class Timeline
 
         var from = wait.CountsFrom is null ? handsEnd
             : wait.CountsFrom == step.StepId ? start
-            : laid.First(each => each.StepId == wait.CountsFrom).StartsAt!.Value;
+            : StartOf(wait.CountsFrom, laid);
         var opens = wait.Clock.TryFindReached(wait.OpensMin, from, climate);
         var closes = wait.ClosesMin is { } minutes ? wait.Clock.TryFindReached(minutes, from, climate) : null;
         return (actual?.NextLookAt is { } look && opens is not null ? Later(look, opens.Value) : opens, closes);
     }
+
+    private static DateTimeOffset StartOf(string stepId, List<TimedStep> laid) => laid.First(each => each.StepId == stepId).StartsAt!.Value;
 
     private static DateTimeOffset Later(DateTimeOffset one, DateTimeOffset other) => one > other ? one : other;
 
@@ -160,7 +167,19 @@ public static class Timeline
         public int? LastLaid { get; private set; }
 
         /// <value>Time of its next step and of those that follow straight on.</value>
-        public TimeSpan InOneGo => TimeSpan.FromMinutes(steps.Skip(_at + 1).TakeWhile(step => step.FollowsOn).Sum(step => step.HandsOnMin) + steps[_at].HandsOnMin);
+        public TimeSpan InOneGo
+        {
+            get
+            {
+                var minutes = steps[_at].HandsOnMin;
+                for (var i = _at + 1; i < steps.Count && steps[i].FollowsOn; i++)
+                {
+                    minutes += steps[i].HandsOnMin;
+                }
+
+                return TimeSpan.FromMinutes(minutes);
+            }
+        }
 
         public DateTimeOffset StartOf(DateTimeOffset handsFree, ShopHours hours, Actual? actual, DateTimeOffset? now)
         {

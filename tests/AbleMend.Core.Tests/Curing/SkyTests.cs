@@ -1,3 +1,4 @@
+using CsCheck;
 using AbleMend.Core.Curing;
 
 namespace AbleMend.Core.Tests.Curing;
@@ -87,5 +88,31 @@ public class SkyTests
         var curve = WorkingCurve.ForLabel(new Core.Materials.LightCure(3, 1.5), 10);
         curve.Minutes(3, Sky.LabelMwPerCm2).ShouldBe(10, 1e-9);
         curve.Minutes(4.5, Sky.LabelMwPerCm2).ShouldBe(10 * Math.E, 1e-9);
+    }
+
+    /// <summary>The night is stepped over and not through: that may never cost a minute of light, least of all where the sun hardly sets.</summary>
+    [Fact]
+    public void Stepping_over_the_night_loses_no_light() =>
+        Gen.Select(Gen.Double[-75, 75], Gen.Double[-180, 180], Gen.Int[0, 366 * 24 * 60], Gen.Double[1, 400]).Sample((latitude, longitude, minute, dose) =>
+        {
+            var sky = new Sky(latitude, longitude);
+            var start = new DateTimeOffset(2026, 1, 1, 0, 0, 0, TimeSpan.Zero).AddMinutes(minute);
+            sky.TryFindDosed(dose, start).ShouldBe(MinuteByMinute(sky, dose, start), $"{latitude}, {longitude}, {start:u}, {dose}");
+        }, iter: 150);
+
+    private static DateTimeOffset? MinuteByMinute(Sky sky, double left, DateTimeOffset start)
+    {
+        for (var now = start; now < start + Sky.Horizon; now = now.AddMinutes(5))
+        {
+            var share = sky.ShareAt(now.AddMinutes(2.5));
+            if (share * 5 >= left)
+            {
+                return now.AddMinutes(left / share);
+            }
+
+            left -= share * 5;
+        }
+
+        return null;
     }
 }

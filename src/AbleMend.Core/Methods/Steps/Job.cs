@@ -136,17 +136,29 @@ internal sealed class Job(MethodInputs inputs) : IWordy
         [InterpolatedStringHandlerArgument("")] Message? forget = null, StepWait? wait = null, IReadOnlyList<string>? cautions = null, IReadOnlyList<string>? draws = null, bool follows = false,
         Figure<WallTime>? useWithin = null, IReadOnlyList<IFigure>? shows = null, string? proof = null, Poured? pour = null)
     {
-        IReadOnlyList<string> figures = inputs.TimingOnly ? [] : [.. (shows ?? []).Concat(_fresh).Select(figure => figure.Id).Distinct()];
+        var timing = new StepTiming(id, minutes, follows, wait);
+        if (inputs.TimingOnly)
+        {
+            _steps.Add(new PlanStep(id, stage, title, how, [], [], null, timing, null, [], proof, null));
+            return this;
+        }
+
+        IReadOnlyList<string> figures = [.. (shows ?? []).Concat(_fresh).Select(figure => figure.Id).Distinct()];
         LeaveToLater(shows ?? []);
-        _onlyFresh[id] = [.. _fresh.Except(shows ?? []).Except(title.SpeaksOf.Concat(how.SpeaksOf).OfType<IFigure>()).Select(figure => figure.Id)];
+        _onlyFresh[id] = _fresh.Count == 0 ? [] : [.. _fresh.Except(shows ?? []).Except(title.SpeaksOf.Concat(how.SpeaksOf).OfType<IFigure>()).Select(figure => figure.Id)];
         _fresh.Clear();
-        _steps.Add(new PlanStep(id, stage, title, how, figures, cautions ?? [], forget, new StepTiming(id, minutes, follows, wait), useWithin is null || inputs.TimingOnly ? null : useWithin.WallMin, draws ?? [], proof, inputs.TimingOnly ? null : pour?.Told));
+        _steps.Add(new PlanStep(id, stage, title, how, figures, cautions ?? [], forget, timing, useWithin?.WallMin, draws ?? [], proof, pour?.Told));
         return this;
     }
 
     /// <summary>A figure that this step asks for is left out of an earlier one that only happened to stand after it and does not speak of it.</summary>
     private void LeaveToLater(IReadOnlyList<IFigure> asked)
     {
+        if (asked.Count == 0)
+        {
+            return;
+        }
+
         var ids = asked.Select(figure => figure.Id).ToHashSet();
         for (var i = 0; i < _steps.Count && ids.Count > 0; i++)
         {
