@@ -22,6 +22,11 @@ public sealed class MendDb(DbContextOptions<MendDb> options) : DbContext(options
     /// <summary>Connection string of a database file, with foreign keys on.</summary>
     public static string ConnectionTo(string path) => $"Data Source={path};Foreign Keys=True;Default Timeout=10";
 
+    /// <summary>Length of a text in bytes, inside a query only: SQLite knows it without fetching the text, as it does not know the count of its characters.</summary>
+    /// <exception cref="NotSupportedException">Called outside a query.</exception>
+    [DbFunction("octet_length", IsBuiltIn = true)]
+    public static int OctetLength(string? text) => throw new NotSupportedException();
+
     /// <summary>Brings the file up to date and sets write-ahead logging, which stays with the file.</summary>
     public async Task PrepareAsync(CancellationToken cancel)
     {

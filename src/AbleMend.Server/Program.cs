@@ -38,6 +38,7 @@ builder.Services.AddSingleton(_ => Planner.Shipped());
 builder.Services.AddDbContext<MendDb>((services, db) =>
     db.UseSqlite(MendDb.ConnectionTo(services.GetRequiredService<IOptions<ServerOptions>>().Value.Database)));
 builder.Services.AddSingleton<WorkedCases>();
+builder.Services.AddSingleton<MendRecords>();
 builder.Services.AddScoped<MendStore>();
 builder.Services.AddScoped<ShopStore>();
 builder.Services.AddProblemDetails(details => details.CustomizeProblemDetails = ProblemAnswers.Complete);

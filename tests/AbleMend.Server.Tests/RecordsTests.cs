@@ -31,6 +31,8 @@ public sealed class RecordsTests : IDisposable
     {
         var whole = await _shop.StartAsync(await _shop.OpenMendAsync(tag: "BRD-01"));
         var lost = await _shop.StartAsync(await _shop.OpenMendAsync(tag: "BRD-02"));
+        // What was read before the file was damaged does not hide the damage.
+        (await BenchAsync()).Entries.Count.ShouldBe(2);
         await WriteAsync(lost.Id, column, broken == "plan-of-no-damage" ? System.Text.Json.JsonSerializer.Serialize(lost.Plan! with { Damages = [] }, OpenJson.Options) : broken);
 
         var bench = await BenchAsync();

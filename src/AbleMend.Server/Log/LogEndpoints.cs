@@ -21,7 +21,7 @@ public static class LogEndpoints
 
     /// <summary>Maps the endpoints.</summary>
     public static void MapLog(this RouteGroupBuilder api) =>
-        api.MapGet("/log", async (string? q, MendDb db, CancellationToken cancel) =>
+        api.MapGet("/log", async (string? q, MendDb db, MendRecords records, CancellationToken cancel) =>
             {
                 var rows = db.Mends.AsNoTracking().Include(row => row.Item).Include(row => row.Events).Where(row => row.ClosedAt != null);
                 foreach (var word in (q ?? "").ToLowerInvariant().Split(' ', StringSplitOptions.RemoveEmptyEntries).Take(8))
@@ -30,14 +30,14 @@ public static class LogEndpoints
                 }
 
                 var found = await rows.OrderByDescending(row => row.ClosedAt).Take(Most).AsSplitQuery().ToListAsync(cancel);
-                return found.Select(Entry).ToList();
+                return found.Select(row => Entry(row, records)).ToList();
             })
             .WithName("getLog")
             .WithSummary("Closed mends, newest first, that carry every word asked for.");
 
-    private static LogEntry Entry(MendRow row)
+    private static LogEntry Entry(MendRow row, MendRecords records)
     {
-        if (MendRecord.Read(row) is not { Value: { Case: var repairCase, Plan: { } plan } })
+        if (records.Read(row) is not { Value: { Case: var repairCase, Plan: { } plan } })
         {
             return new LogEntry(row.Id, row.Item.Tag, row.Item.Name, row.Status, null, "", null, null, null, row.ClosedAt!.Value, "Its record cannot be read.", row.FollowsMendId);
         }

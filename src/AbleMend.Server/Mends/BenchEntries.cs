@@ -1,3 +1,4 @@
+using System.Linq.Expressions;
 using AbleMend.Core;
 using AbleMend.Core.Cases;
 using AbleMend.Core.Gear;
@@ -7,17 +8,27 @@ using AbleMend.Data;
 
 namespace AbleMend.Server.Mends;
 
+/// <summary>What the bench needs of a row, without the long texts.</summary>
+internal sealed record BenchRow(
+    int Id, TextsKey Key, MendStatus Status, string Tag, string ItemName, DateTimeOffset? StartedAt, DateTimeOffset? ClosedAt, DateTimeOffset? DueAt, int? FollowsMendId, IReadOnlyList<MendEventRow> Events)
+{
+    /// <value>How it is asked for.</value>
+    public static Expression<Func<MendRow, BenchRow>> Of { get; } = row => new BenchRow(
+        row.Id, new TextsKey(row.Id, row.Version, MendDb.OctetLength(row.CaseJson), row.PlanJson == null ? 0 : MendDb.OctetLength(row.PlanJson)), row.Status, row.Item.Tag, row.Item.Name,
+        row.StartedAt, row.ClosedAt, row.DueAt, row.FollowsMendId, row.Events.OrderBy(each => each.Number).ToList());
+}
+
 /// <summary>Mends as the bench shows them.</summary>
 internal static class BenchEntries
 {
     /// <summary>A mend under way.</summary>
-    public static BenchEntry Entry(MendRow row, RepairPlan plan, RunState state, DateTimeOffset now)
+    public static BenchEntry Entry(BenchRow row, RepairPlan plan, RunState state, DateTimeOffset now)
     {
         var current = plan.Steps.FirstOrDefault(step => step.Id == state.CurrentStepId);
         var next = plan.Steps.SkipWhile(step => step != current).Skip(1).FirstOrDefault(step => step.Damage == current?.Damage)?.Title;
         var titles = plan.Steps.ToDictionary(step => step.Id, step => step.Title);
         return new BenchEntry(
-            row.Id, row.Item.Tag, row.Item.Name, BenchOrder.UrgencyOf(state, now), state.Phase,
+            row.Id, row.Tag, row.ItemName, BenchOrder.UrgencyOf(state, now), state.Phase,
             current?.Title ?? "Hand it back", next, state.Window, state.UseBy, row.DueAt, state.ReadyAt,
             state.Steps.Count(step => step.Phase == StepPhase.Done), state.Steps.Count,
             [
@@ -27,6 +38,6 @@ internal static class BenchEntries
     }
 
     /// <summary>A mend that is not started.</summary>
-    public static DraftEntry Draft(MendRow row, RepairCase repairCase) =>
-        new(row.Id, row.Item.Tag, row.Item.Name, repairCase.Item.Construction, repairCase.Damages[0].Seen, repairCase.Damages.Count, row.DueAt, row.FollowsMendId);
+    public static DraftEntry Draft(BenchRow row, RepairCase repairCase) =>
+        new(row.Id, row.Tag, row.ItemName, repairCase.Item.Construction, repairCase.Damages[0].Seen, repairCase.Damages.Count, row.DueAt, row.FollowsMendId);
 }

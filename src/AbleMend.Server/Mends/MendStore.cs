@@ -18,13 +18,19 @@ public sealed record Changed(MendView? View, IReadOnlyList<Problem> Problems, in
 }
 
 /// <summary>Mends in the database. Every change checks the version that it was made from, and is durable before it is answered.</summary>
-public sealed class MendStore(MendDb db, ShopStore shop, Planner planner, TimeProvider time)
+public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Planner planner, TimeProvider time)
 {
     /// <summary>A mend, what in its record cannot be read, or null where there is none.</summary>
-    public async Task<Outcome<MendView>?> FindAsync(int id, CancellationToken cancel) =>
-        await LoadAsync(id, cancel) is not { } row ? null
-        : MendRecord.Read(row) is { Value: { } record } ? Outcome<MendView>.Of(await ViewAsync(row, record, cancel))
-        : Outcome<MendView>.Failed(MendRecord.Read(row).Problems);
+    public async Task<Outcome<MendView>?> FindAsync(int id, CancellationToken cancel)
+    {
+        if (await LoadAsync(id, cancel) is not { } row)
+        {
+            return null;
+        }
+
+        var record = records.Read(row);
+        return record.Value is { } mend ? Outcome<MendView>.Of(await ViewAsync(row, mend, cancel)) : Outcome<MendView>.Failed(record.Problems);
+    }
 
     /// <summary>Opens a mend of an item.</summary>
     /// <returns>The draft, or its problems; null where there is no such item.</returns>
@@ -44,7 +50,7 @@ public sealed class MendStore(MendDb db, ShopStore shop, Planner planner, TimePr
         }
 
         var row = new MendRow { Item = item, CaseJson = "", CreatedAt = now, ChangedAt = now, Version = 1 };
-        MendRecord.Write(mend, row);
+        MendRecords.Write(mend, row);
         db.Mends.Add(row);
         await db.SaveChangesAsync(cancel);
         return new Changed(await ViewAsync(row, mend, cancel), [], null);
@@ -97,7 +103,7 @@ public sealed class MendStore(MendDb db, ShopStore shop, Planner planner, TimePr
             return Changed.Refused(new Problem("already-started", "", "Only a draft can be thrown away: what was done stays in the log.", "Leave it."));
         }
 
-        var record = MendRecord.Read(row);
+        var record = records.Read(row);
         var view = record.Value is { } read ? await ViewAsync(row, read, cancel) : null;
         db.Mends.Remove(row);
         await db.SaveChangesAsync(cancel);
@@ -108,10 +114,13 @@ public sealed class MendStore(MendDb db, ShopStore shop, Planner planner, TimePr
     public async Task<BenchView> BenchAsync(CancellationToken cancel)
     {
         var now = time.GetUtcNow();
-        var rows = await db.Mends.AsNoTracking().Include(row => row.Item).Include(row => row.Events).AsSplitQuery()
+        var rows = await db.Mends.AsNoTracking().AsSplitQuery()
             .Where(row => row.Status == MendStatus.Draft || row.Status == MendStatus.Running)
-            .OrderBy(row => row.Id).ToListAsync(cancel);
-        var read = rows.Select(row => (Row: row, Record: MendRecord.Read(row))).ToList();
+            .OrderBy(row => row.Id).Select(BenchRow.Of).ToListAsync(cancel);
+        var recalled = rows.Select(row => (Row: row, Record: records.Recall(row))).ToList();
+        var fetched = await ReadAsync([.. recalled.Where(each => each.Record is null).Select(each => each.Row.Id)], cancel);
+        // A draft that was thrown away meanwhile is neither.
+        var read = recalled.Select(each => (each.Row, Record: each.Record ?? fetched.GetValueOrDefault(each.Row.Id)!)).Where(each => each.Record is not null).ToList();
         var running = read.Where(each => each.Row.Status == MendStatus.Running && each.Record.Value is not null)
             .Select(each => (each.Row, Plan: each.Record.Value!.Plan!, State: each.Record.Value.StateAt(now)))
             .OrderBy(each => BenchOrder.UrgencyOf(each.State, now))
@@ -122,9 +131,14 @@ public sealed class MendStore(MendDb db, ShopStore shop, Planner planner, TimePr
             [.. running.Select(each => BenchEntries.Entry(each.Row, each.Plan, each.State, now))],
             [.. read.Where(each => each.Row.Status == MendStatus.Draft && each.Record.Value is not null).OrderBy(each => each.Row.DueAt ?? DateTimeOffset.MaxValue)
                 .Select(each => BenchEntries.Draft(each.Row, each.Record.Value!.Case))],
-            [.. read.Where(each => each.Record.Value is null).Select(each => new UnreadableEntry(each.Row.Id, each.Row.Item.Tag, each.Row.Item.Name, each.Record.Problems[0]))],
+            [.. read.Where(each => each.Record.Value is null).Select(each => new UnreadableEntry(each.Row.Id, each.Row.Tag, each.Row.ItemName, each.Record.Problems[0]))],
             BenchOrder.RingsBefore.TotalMinutes);
     }
+
+    private async Task<IReadOnlyDictionary<int, Outcome<Mend>>> ReadAsync(IReadOnlyList<int> ids, CancellationToken cancel) =>
+        ids.Count == 0
+            ? new Dictionary<int, Outcome<Mend>>()
+            : await db.Mends.AsNoTracking().Include(row => row.Events).AsSplitQuery().Where(row => ids.Contains(row.Id)).ToDictionaryAsync(row => row.Id, records.Read, cancel);
 
     private async Task<Changed?> ChangeAsync(int id, int version, Func<MendRow, Mend, DateTimeOffset, Outcome<Mend>> change, CancellationToken cancel)
     {
@@ -139,7 +153,7 @@ public sealed class MendStore(MendDb db, ShopStore shop, Planner planner, TimePr
             return new Changed(null, [], row.Version);
         }
 
-        var before = MendRecord.Read(row);
+        var before = records.Read(row);
         if (before.Value is not { } mend)
         {
             return Changed.Refused(before.Problems);
@@ -152,7 +166,7 @@ public sealed class MendStore(MendDb db, ShopStore shop, Planner planner, TimePr
             return Changed.Refused(changed.Problems);
         }
 
-        MendRecord.Write(after, row);
+        MendRecords.Write(after, row);
         row.Version++;
         row.ChangedAt = now;
         try
@@ -188,7 +202,7 @@ public sealed class MendStore(MendDb db, ShopStore shop, Planner planner, TimePr
     private async Task<IReadOnlyList<FoundBefore>> FoundBeforeAsync(MendRow row, CancellationToken cancel)
     {
         var others = await db.Mends.AsNoTracking().Where(each => each.ItemId == row.ItemId && each.Id != row.Id).Include(each => each.Events).ToListAsync(cancel);
-        return [.. others.SelectMany(row => MendRecord.Read(row).Value is { } mend ? Finds(row, mend) : []).OrderByDescending(find => find.At)];
+        return [.. others.SelectMany(row => records.Read(row).Value is { } mend ? Finds(row, mend) : []).OrderByDescending(find => find.At)];
     }
 
     private static IEnumerable<FoundBefore> Finds(MendRow row, Mend mend) =>
