@@ -141,7 +141,7 @@ public static class CaseChecks
         checks.Demand(TimeZoneInfo.TryFindSystemTimeZoneById(bench.Zone, out _), "unknown-zone", "bench.zone",
             $"'{bench.Zone:as-is}' is not a time zone that is known.", "Use an IANA name, such as Etc/UTC.");
         checks.Demand((bench.LatitudeDeg is null) == (bench.LongitudeDeg is null), "half-a-place", "bench.longitudeDeg",
-            "A latitude without a longitude, or the other way round, is no place.", "Give both, or neither.");
+            "Latitude and longitude only work together.", "Give both, or neither.");
         checks.Demand(bench.OpensHour < bench.ClosesHour, "hours-reversed", "bench.closesHour", "The shop closes before it opens.", "Give a later closing hour.");
     }
 

@@ -13,7 +13,7 @@ internal static class EmptyPlaces
     public static IReadOnlyList<Problem> In(RepairCase repairCase) =>
     [
         .. Lists(repairCase).SelectMany(list => (list.Items ?? []).Select((item, i) => (item, i)).Where(each => each.item is null)
-            .Select(each => new Problem("missing", $"{list.Field}[{each.i}]", "Nothing stands at this place of the list.", "Write it, or take the place out."))),
+            .Select(each => new Problem("missing", $"{list.Field}[{each.i}]", "This entry of the list is empty.", "Fill it in, or remove the entry."))),
     ];
 
     private static IEnumerable<(string Field, IEnumerable<object?>? Items)> Lists(RepairCase repairCase)

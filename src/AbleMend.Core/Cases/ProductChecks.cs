@@ -24,7 +24,7 @@ public static class ProductChecks
 
     private static IEnumerable<Problem> Twice(IReadOnlyList<Material> products) =>
         products.GroupBy(product => product.Id).Where(group => group.Count() > 1)
-            .Select(group => new Problem("twice", "products", $"'{group.Key}' is there twice.", "Give each product an identifier of its own."));
+            .Select(group => new Problem("twice", "products", $"'{group.Key}' is listed twice.", "Give each product an identifier of its own."));
 
     private static IEnumerable<Problem> Check(Material product, string at)
     {

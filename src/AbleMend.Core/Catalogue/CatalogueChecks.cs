@@ -3,7 +3,7 @@ using AbleMend.Core.Gear;
 
 namespace AbleMend.Core.Catalogue;
 
-/// <summary>Checks that the files of a catalogue hang together: every word is known, every number is inside its limits, nothing is there twice.</summary>
+/// <summary>Checks that the files of a catalogue hang together: every word is known, every number is inside its limits, nothing is listed twice.</summary>
 internal static partial class CatalogueChecks
 {
     /// <summary>Everything wrong, by file and entry.</summary>

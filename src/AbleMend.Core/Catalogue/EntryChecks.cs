@@ -51,7 +51,7 @@ internal sealed class EntryChecks(string file)
         var all = entries.Select(id).ToList();
         foreach (var twice in all.GroupBy(each => each).Where(group => group.Count() > 1))
         {
-            Demand(false, twice.Key, "This identifier is there twice.", "Give each entry an identifier of its own.");
+            Demand(false, twice.Key, "This identifier is listed twice.", "Give each entry an identifier of its own.");
         }
 
         foreach (var each in all.Where(each => each.Length is 0 or > 60 || each.Any(letter => !char.IsAsciiLetterLower(letter) && !char.IsAsciiDigit(letter) && letter != '-')))

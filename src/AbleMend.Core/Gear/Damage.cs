@@ -149,7 +149,7 @@ public sealed record Neighbour(Shape Shape, PointMm OffsetMm);
 /// <param name="Rocks">Whether the fin rocks in the box by hand.</param>
 public sealed record FinCheck([property: Limits(-30, 30, "°")] double CantDeg, [property: Limits(-30, 30, "°")] double TwinCantDeg, bool Rocks);
 
-/// <summary>A leak or a hidden flaw that was found, with the test that found it. One find does not exclude another.</summary>
+/// <summary>A leak or a hidden flaw that was found, with the test that found it. Finding one does not rule out another.</summary>
 /// <param name="Test">Identifier of the finding test.</param>
 /// <param name="Place">Where, in words of 1 to 120 characters.</param>
 public sealed record Find(string Test, [property: Size(1, 120)] string Place);

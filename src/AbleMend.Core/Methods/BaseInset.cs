@@ -15,7 +15,7 @@ public sealed class BaseInset : MendMethod
 
     public override string Name => "Let in a piece of base sheet";
 
-    public override string Why => "A large wound glides again; a weld that wide shrinks and tears out.";
+    public override string Why => "A large repair glides again; a weld that wide shrinks and tears out.";
 
     public override int Skill => 3;
 
@@ -37,11 +37,11 @@ public sealed class BaseInset : MendMethod
     public override Composition Compose(MethodInputs inputs)
     {
         var job = new Job(inputs);
-        var past = job.Constant("inset.past", "Past the wound", Mm(4), Source.FromMemory("How far an inset reaches past the wound"));
+        var past = job.Constant("inset.past", "Past the damage", Mm(4), Source.FromMemory("How far an inset reaches past the damage"));
         var cut = job.Hurt.Grown("inset", "Inset", past);
         job.OpenBase(false);
         var gap = job.Figure("inset.gap", "Gap round it", Mm(0.3), "Cut sheet and base together through both, so that they match", Source.FromMemory("Gap that epoxy and a little filler close unseen"), 1);
-        job.Do("inset", Stage.Shape, "Cut wound and sheet together", $"Lay base sheet of the same thickness over it, cut through both with one stroke of the blade so that the gap stays under {gap}, lift the old piece off the core. Flame and scuff the sheet's glue face.", 12,
+        job.Do("inset", Stage.Shape, "Cut base and sheet together", $"Lay base sheet of the same thickness over it, cut through both with one stroke of the blade so that the gap stays under {gap}, lift the old piece off the core. Flame and scuff the sheet's glue face.", 12,
             "Flame the glue face: bare polyethylene takes no glue.", cautions: ["blades", "hot-metal"], draws: ["patches-dry"], shows: [cut.Length, cut.Width, cut.Area]);
         var film = job.Constant("glue.film", "Glue film under it", Mm(0.3), Source.FromMemory("Glue film under an inset"));
         var loss = job.CupLoss();

@@ -37,7 +37,7 @@ public sealed class BaseWeld : MendMethod
     public override Composition Compose(MethodInputs inputs)
     {
         var job = new Job(inputs);
-        var past = job.Constant("weld.past", "Cut past the wound", Mm(2), Source.FromMemory("Loose base round a core shot"));
+        var past = job.Constant("weld.past", "Cut past the damage", Mm(2), Source.FromMemory("Loose base round a core shot"));
         var cut = job.Hurt.Grown("cut", "Cut", past);
         job.OpenBase(true);
         var proud = job.Figure("weld.proud", "Weld stands proud", Mm(3.5), $"{Mm(3)} to {Mm(4)} proud: it shrinks, and it is cut back", Source.CommonPractice, 1);

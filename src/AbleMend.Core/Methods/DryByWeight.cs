@@ -37,7 +37,7 @@ public sealed class DryByWeight : MendMethod
         var loss = job.CupLoss();
         var need = job.Need("fill", true, () => Ml((job.Hurt.Area.Cm2 * job.Depth.Mm / 10) + (field.Area.Cm2 * skim.Mm / 10) + loss.Ml), "The opening and a skim round it + what stays in the cup", Source.Arithmetic);
         job.Mix(new MixOrder("fill", "Mix the seal", "thickened so that it stands", need, job.SpreadingTime("fill", 4), job.Materials.Filler, true));
-        job.Do("seal", Stage.Apply, "Seal the opening, thin over its rim", "Pressed in, skimmed thin over the rim. Larger than a coin: glass it as a hole.", 4, "Seal it the day it is dry: dry foam drinks the night's damp.",
+        job.Do("seal", Stage.Apply, "Seal the opening, thin over its rim", "Pressed in, skimmed thin over the rim. Larger than a coin: glass it as a hole.", 4, "Seal it the day it is dry: dry foam soaks up the night's damp.",
             job.Loadable(job.Label, "fill-mix"), [.. job.Main.Hazards], ["fill"], follows: true);
         job.Prove("dry-weight").Prove("float");
         job.Draw(sketch => sketch.Slab("fill", MarkKind.Fill, "seal", job.HalfMm(), 0, job.Depth.Mm));

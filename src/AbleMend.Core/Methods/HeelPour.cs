@@ -31,7 +31,7 @@ public sealed class HeelPour : MendMethod
     public override Composition Compose(MethodInputs inputs)
     {
         var job = new Job(inputs);
-        var missing = job.Figures.Fact("damage.missing", "Gone", Mm(job.Damage.MissingMm ?? job.Damage.DepthMm));
+        var missing = job.Figures.Fact("damage.missing", "Worn or broken away", Mm(job.Damage.MissingMm ?? job.Damage.DepthMm));
         job.Dry().Scuff("P60", "the worn face", 4).Clean();
         job.Do("dam", Stage.Shape, "Tape dam round it, level the shoe", "Two layers of tape round the edge, pressed on below, standing above the finished height. Sole up, wedge it until a drop of water stands still.", 6,
             "Level it: the pour finds the level, not the sole.", draws: ["dam"]);
@@ -40,9 +40,9 @@ public sealed class HeelPour : MendMethod
         job.Figure("pour.need", "Urethane", () => Ml(job.Hurt.Area.Cm2 * ((missing.Mm / 2) + proud.Mm) / 10), "Area × (half of what is gone, a wedge, and the proud part)", Source.Published("Solid geometry, textbook"), 1);
         var wait = job.LoadableThrough(job.Label, null, depth);
         var through = (Figure<CureTime>)job.Figures.Find(wait.Because!)!;
-        job.Figure("pour.cure", "Through in", () => Hours(through.CureMin / 60), "The cure through its depth, in hours", Source.Arithmetic);
+        job.Figure("pour.cure", "Cured through in", () => Hours(through.CureMin / 60), "The cure through its depth, in hours", Source.Arithmetic);
         job.Do("pour", Stage.Apply, "Pour it in one go, pop the bubbles", "Close to the face, from one side. Pop bubbles with a needle: they show in clear.", 4, "Store the opened tube frozen.", wait, [.. job.Main.Hazards], ["pour"]);
-        job.Do("cut-back", Stage.Finish, "Dam off, cut it back", $"Sharp blade, then {"P60":as-is}, {proud} proud.", 5, "The mate too: a lame pair is worse than a worn one.", cautions: ["blades"], draws: ["finish"]);
+        job.Do("cut-back", Stage.Finish, "Dam off, cut it back", $"Sharp blade, then {"P60":as-is}, {proud} proud.", 5, "Do its mate too: a mismatched pair is worse than a worn one.", cautions: ["blades"], draws: ["finish"]);
         job.Prove("edge").Prove("walk");
         job.Draw(sketch => sketch
             .Section("pour", MarkKind.Fill, true, "pour", (-job.HalfMm(), -proud.Mm), (job.HalfMm(), -proud.Mm), (job.HalfMm(), missing.Mm), (-job.HalfMm(), 0))

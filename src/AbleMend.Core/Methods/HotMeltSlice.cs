@@ -38,7 +38,7 @@ public sealed class HotMeltSlice : MendMethod
         var job = new Job(inputs);
         job.Dry();
         job.Do("lever", Stage.Prepare, "Pick it clean, lever the skin back up", "Pick out sand, lever the pushed-in skin up until the edges meet.", 5,
-            "No core may show.", cautions: ["blades"], draws: ["cut"]);
+            "No core showing.", cautions: ["blades"], draws: ["cut"]);
         job.Scuff("P80", "the lips of the slice", 3).Clean();
         var inGun = job.Constant("melt.in-gun", "Stays in the gun", Grams(2), Source.FromMemory("What stays in the gun"));
         var grams = job.Figure("melt.need", "Glue", () => Grams((job.Hurt.Area.Cm2 * job.Depth.Mm / 20 * job.Label.Density.GPerMl) + inGun.G),

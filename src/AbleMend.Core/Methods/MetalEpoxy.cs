@@ -76,7 +76,7 @@ public sealed class MetalEpoxy : MendMethod
     private static void Between(Job job)
     {
         var again = job.Figure("look.again", "Look again after", WallMin(120), "A couple of hours", Source.CommonPractice);
-        job.Do("look-again", Stage.Cure, "Look again: where did it sink?", "A second small batch where it sank or ran. Build it slightly proud.", 6, "It sinks where the thickener was too little: look before it is hard.",
+        job.Do("look-again", Stage.Cure, "Look again: where did it sink?", "A second small batch where it sank or ran. Build it slightly proud.", 6, "It sinks where there was too little thickener: look before it is hard.",
             new StepWait(WaitKind.Recoat, CureMin(again.WallMin), null, null, Curing.CureClock.For(job.Main), "Is it firm, and still proud everywhere?", 30, Because: again.Id));
         var days = job.Figure("look.inside", "Then inside after", Hours(48), "Days later", Source.CommonPractice);
         var minutes = job.Figures.Work("look.inside-min", "In minutes", () => WallMin(days.H * 60), "Hours × 60", Source.Arithmetic);

@@ -52,7 +52,7 @@ public sealed class NeoprenePatch : MendMethod
 
         job.Prove("edge").Prove("inside-wet");
         job.Draw(sketch => sketch.Patch("patch", patch.HalfMm, 2, "bevelled patch").Section("glue", MarkKind.Glue, false, null, (-patch.HalfMm, -0.05), (patch.HalfMm, -0.05)));
-        return job.End(job.Hurt, patch.Field.Grown("key", "Worked on", job.Constant("key.beyond", "Worked on beyond the patch", Mm(6), Source.FromMemory("How far cement and urethane reach past the patch"))), patch.Layers);
+        return job.End(job.Hurt, patch.Field.Grown("key", "Work area", job.Constant("key.beyond", "Work area beyond the patch", Mm(6), Source.FromMemory("How far cement and urethane reach past the patch"))), patch.Layers);
     }
 
     private static void Seal(Job job, PlannedPatch patch)

@@ -15,7 +15,7 @@ public sealed class PoleSplint : MendMethod
 
     public override string Name => "Splint it with a sleeve";
 
-    public override string Why => "It stands tonight, with nothing to wait for.";
+    public override string Why => "It is ready tonight, with nothing to wait for.";
 
     public override int Skill => 1;
 

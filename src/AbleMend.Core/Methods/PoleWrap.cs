@@ -46,7 +46,7 @@ public sealed class PoleWrap : MendMethod
         job.Scuff("P100", "the shaft between the tapes", 3).Clean();
         job.Do("lay-out", Stage.Prepare, "Gloves on, everything laid out", "Water in a bowl, film, tape, scissors, gloves. The pouch stays shut until all of it lies there.", 2,
             "The pouch starts curing in air: open it last.", cautions: ["gloves", "isocyanate"]);
-        var life = job.Figure("soak.pot-life", "Wraps for", () => WallMin(job.Label.PotLife.CureMin), "Label's time once it is wet", Source.OfEntry(job.Main.Source));
+        var life = job.Figure("soak.pot-life", "Time to wrap", () => WallMin(job.Label.PotLife.CureMin), "Label's time once it is wet", Source.OfEntry(job.Main.Source));
         job.Do("soak", Stage.Mix, "Open the pouch, five seconds in water, squeeze", "Under water, squeeze twice, out, squeeze once more.", 1, "Five seconds: longer makes it foam.", useWithin: life);
         job.Do("wrap", Stage.Apply, "Wrap tight and overlapping, smooth, film over", "From past one end to past the other and back, half over half, tight. Smooth it with wet gloves, over-wrap with film, tight.", 4,
             slides ? "It hardens as it lies, bumps and all: it must still pass the sleeves." : "It hardens as it lies, bumps and all: smooth it where the hand runs.", job.Loadable(job.Label, "soak"), [.. job.Main.Hazards], ["wrap"], follows: true);

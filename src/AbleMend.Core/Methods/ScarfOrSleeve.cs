@@ -55,11 +55,11 @@ public sealed class ScarfOrSleeve : MendMethod
         var area = job.Figure("glass.area", "Cloth, all plies", () => Cm2(patches.Value.Sum(patch => patch.AreaCm2)), "Sum of the plies' areas", Source.Arithmetic);
         job.Do("cut-cloth", Stage.Shape, "Cut the plies", tube ? "Long enough to go right round and lap; each ply larger than the last." : "To the template, each ply larger than the last, corners round.", 8, "Cut all cloth before anything is mixed.", cautions: ["carbon-dust"], draws: ["patches-dry"]);
         Laminate(job, area, plies, tube);
-        job.Do("fair", Stage.Finish, "Fair it, wet", $"{"P120":as-is} then {"P240":as-is}, wet; a coat of resin or varnish where fibre shows.", 12, "Not one fibre bare: it cuts hands and drinks water.", job.Loadable(job.Label, "glass-mix"), ["carbon-dust", "resin-dust"], ["finish"]);
+        job.Do("fair", Stage.Finish, "Fair it, wet", $"{"P120":as-is} then {"P240":as-is}, wet; a coat of resin or varnish where fibre shows.", 12, "Not one fibre bare: it cuts hands and soaks up water.", job.Loadable(job.Label, "glass-mix"), ["carbon-dust", "resin-dust"], ["finish"]);
         job.Prove("tap").Prove("flex");
         job.Draw(sketch => DrawPlies(sketch, job.HalfMm(), scarf, wall.Mm, plies.N, tube));
-        var beyond = job.Constant("key.beyond", "Worked on beyond the scarf", Mm(6), Source.FromMemory("How far it is cleaned past the scarf"));
-        return job.End(job.Hurt, job.Hurt.Grown("scarf", "Scarf", scarf).Grown("key", "Worked on", beyond), patches);
+        var beyond = job.Constant("key.beyond", "Work area beyond the scarf", Mm(6), Source.FromMemory("How far it is cleaned past the scarf"));
+        return job.End(job.Hurt, job.Hurt.Grown("scarf", "Scarf", scarf).Grown("key", "Work area", beyond), patches);
     }
 
     private static void Laminate(Job job, Figure<Area> area, Figure<Count> plies, bool tube)

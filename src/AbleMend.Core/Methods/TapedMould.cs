@@ -30,7 +30,7 @@ public sealed class TapedMould : MendMethod
     public override Composition Compose(MethodInputs inputs)
     {
         var job = new Job(inputs);
-        var missing = job.Figures.Fact("damage.missing", "Gone", Mm(job.Damage.MissingMm ?? job.Damage.DepthMm));
+        var missing = job.Figures.Fact("damage.missing", "Worn or broken away", Mm(job.Damage.MissingMm ?? job.Damage.DepthMm));
         job.Dry();
         job.Do("turn", Stage.Prepare, "Turn it so that the chip faces up", "Wedge it so that a drop stays in the chip.", 4, "Bare carbon is sealed before salt water.", draws: ["cut"]);
         job.Scuff("P120", "chip and rim", 4, ["carbon-dust"]).Clean();

@@ -37,7 +37,7 @@ public sealed class UvSliceFill : MendMethod
         job.Dry();
         job.Do("lever", Stage.Prepare, "Pick it clean, lever the skin back up",
             "Pick out sand and loose skin. Slide a blunt blade under what is pushed in and lever it up until the edges meet and no core shows.", 6,
-            "No core may show: resin on the core is resin where the skin should be.", cautions: ["blades"], draws: ["cut"]);
+            "No core showing: resin on the core is resin where the skin should be.", cautions: ["blades"], draws: ["cut"]);
         job.Scuff("P80", $"{margin} of the skin round it", 3).Clean();
         var film = job.Constant("rim.film", "Film over the scuffed skin", Mm(0.4), Source.FromMemory("Film over the scuffed skin"));
         Pour(job, rim, film);

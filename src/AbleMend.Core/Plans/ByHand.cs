@@ -29,9 +29,9 @@ internal static class ByHand
             SettingFaultKind.NotSet when graph.Find(fault.Figure)!.Kind == FigureKind.Shape =>
                 new Problem("not-set-by-hand", $"overrides[{place}].figure", $"'{fault.Figure:as-is}' is measured on an outline.", "Set the margin that the outline was grown by, or trace the damage again."),
             SettingFaultKind.NotSet => new Problem("not-set-by-hand", $"overrides[{place}].figure", $"'{fault.Figure:as-is}' is a fact of the case or says what a label says.", "Change it in the case, or at the product."),
-            SettingFaultKind.NotWhole => new Problem("not-whole", $"overrides[{place}].value", $"'{fault.Figure:as-is}' counts things.", "Give a whole number."),
+            SettingFaultKind.NotWhole => new Problem("not-whole", $"overrides[{place}].value", $"'{fault.Figure:as-is}' is a count.", "Give a whole number."),
             SettingFaultKind.NotKnown => new Problem("unknown-grade", $"overrides[{place}].value", $"There is no such grade for '{fault.Figure:as-is}'.", "Give a grade of its scale, such as 220."),
-            _ => new Problem("out-of-range", $"overrides[{place}].value", $"This is out of reason for '{fault.Figure:as-is}'.", $"Give a number from {Plain(fault.Least)} to {Plain(fault.Most)}."),
+            _ => new Problem("out-of-range", $"overrides[{place}].value", $"That value makes no sense for '{fault.Figure:as-is}'.", $"Give a number from {Plain(fault.Least)} to {Plain(fault.Most)}."),
         };
 
     private static MeasureArgument Plain(double value) => new(value, Units.Number.Symbol, Unit.MostDecimals);

@@ -21,7 +21,7 @@ internal static class PlanWarnings
 
         foreach (var missed in timeline.Where(each => each.MissesWindow))
         {
-            yield return new Warning("window-missed", $"Nobody is there before the window closes. {steps.First(step => step.Id == missed.StepId).Timing.Wait!.WhenLate}", missed.StepId);
+            yield return new Warning("window-missed", $"Nobody will be in before the window closes. {steps.First(step => step.Id == missed.StepId).Timing.Wait!.WhenLate}", missed.StepId);
         }
 
         if (timeline.Any(step => step.StartsAt is null) && timeline.LastOrDefault(step => step.StartsAt is not null) is { } stuck)

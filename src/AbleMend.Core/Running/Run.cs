@@ -96,15 +96,15 @@ public static class Run
     {
         if (state.HandedBackAt is not null && next.Kind is not RunEventKind.Undo and not RunEventKind.Note)
         {
-            return new Problem("handed-back", "kind", "This mend was handed back.", "Take the hand-back back first, or start a new mend.");
+            return new Problem("handed-back", "kind", "This mend was handed back.", "Undo the hand-back first, or start a new mend.");
         }
 
         var front = state.Fronts.FirstOrDefault(each => each.StepId == next.StepId);
         var phase = front?.Phase ?? state.Phase;
         return next.Kind switch
         {
-            RunEventKind.Begin when phase != StepPhase.Next => Wrong("Hands are already on it."),
-            RunEventKind.HandsDone when phase is not (StepPhase.Next or StepPhase.Hands) => Wrong("There is nothing in hand."),
+            RunEventKind.Begin when phase != StepPhase.Next => Wrong("It is already being worked on."),
+            RunEventKind.HandsDone when phase is not (StepPhase.Next or StepPhase.Hands) => Wrong("Nothing has been begun."),
             RunEventKind.Ready or RunEventKind.NotYet when phase != StepPhase.Waiting => Wrong("Nothing is being waited for."),
             RunEventKind.Proof => RefuseProof(plan, front, next),
             RunEventKind.Redo when plan.Steps.All(step => step.Id != next.StepId) => new Problem("unknown-id", "stepId", $"The plan has no step '{next.StepId ?? "":as-is}'.", "Reload the mend."),
@@ -114,7 +114,7 @@ public static class Run
             RunEventKind.Find when next.Text is not { Length: >= 1 and <= 120 } || string.IsNullOrWhiteSpace(next.Text) =>
                 new Problem("bad-place", "text", "The place is empty or longer than 120 characters.", "Say where in a few words."),
             RunEventKind.HandBack when state.CurrentStepId is not null => Wrong("Steps are still open."),
-            RunEventKind.Undo when state.LastNumber == 0 => Wrong("There is nothing to take back."),
+            RunEventKind.Undo when state.LastNumber == 0 => Wrong("There is nothing to undo."),
             RunEventKind.Begin or RunEventKind.HandsDone or RunEventKind.Ready or RunEventKind.NotYet when front is null =>
                 new Problem("not-this-step", "stepId", "Another step is current.", "Reload the mend: it went on elsewhere."),
             _ => null,
@@ -140,7 +140,7 @@ public static class Run
         }
 
         return ProofTest.All[test].Measures is not null && next.Value is not (>= -1000 and <= 1000)
-            ? new Problem("out-of-range", "value", "The test needs its measure.", "Measure it and give a number.")
+            ? new Problem("out-of-range", "value", "This test needs a measurement.", "Measure it and give a number.")
             : null;
     }
 

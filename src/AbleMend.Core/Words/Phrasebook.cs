@@ -30,7 +30,7 @@ public sealed class Phrasebook
         }
 
         var faults = (phrases ?? []).Where(pair => !Places(pair.Key).SetEquals(Places(pair.Value)))
-            .Select(pair => new Problem("broken-language", pair.Key, $"“{pair.Value:as-is}” has other numbered places than “{pair.Key:as-is}”.", "Keep each numbered place once or more, in any order.")).ToList();
+            .Select(pair => new Problem("broken-language", pair.Key, $"“{pair.Value:as-is}” does not have the same numbered places as “{pair.Key:as-is}”.", "Keep each numbered place once or more, in any order.")).ToList();
         return faults.Count > 0 ? Outcome<Phrasebook>.Failed(faults) : Outcome<Phrasebook>.Of(new Phrasebook(phrases ?? []));
     }
 

@@ -106,7 +106,7 @@ public class SingleFaultTests
         { "cautions", "gloves", "text", "\"\"" },
         { "schools", "patch-order", "options", "[]" },
 
-        // What contradicts itself, or is there twice.
+        // What contradicts itself, or is listed twice.
         { "materials", "epoxy-2to1", "label.fullMin", "1" },
         { "materials", "epoxy-2to1", "label.recoatClosesMin", "1" },
         { "materials", "epoxy-2to1", "label.minimumC", "40" },

@@ -923,7 +923,7 @@ export interface components {
             /** @description Whether the fin rocks in the box by hand. */
             rocks: boolean;
         };
-        /** @description A leak or a hidden flaw that was found, with the test that found it. One find does not exclude another. */
+        /** @description A leak or a hidden flaw that was found, with the test that found it. Finding one does not rule out another. */
         Find: {
             /** @description Identifier of the finding test. */
             test: string;

@@ -80,7 +80,7 @@ export function Finds({ toMend, construction, catalogue, edit, before }: Props) 
           {before.length > 6 ? say` and ${before.length - 6} more` : ''}. {say`Check that those still hold.`}
         </p>
       ) : null}
-      <p className="mt-1 text-sm text-faint">{say`One leak does not exclude another: go on to the end.`}</p>
+      <p className="mt-1 text-sm text-faint">{say`One leak does not rule out another: go on to the end.`}</p>
     </section>
   );
 }

@@ -17,8 +17,8 @@ internal static class Airtight
         var usual = job.Figures.Fact("item.pressure", "Working pressure of the construction", Kpa(job.View.Construction.PressureKpa ?? 20), Source.OfEntry(job.View.Construction.Source));
         var hottest = job.Figures.Fact("use.hottest", "Hottest in use", Celsius(Math.Max(bench.TemperatureC, wanted.HottestInUseC)));
         var (altitude, used) = (job.Figures.Fact("bench.altitude", "Altitude here", Metres(bench.AltitudeM)), job.Figures.Fact("use.altitude", "Altitude where it is used", Metres(wanted.UsedAtM ?? bench.AltitudeM)));
-        var here = job.Figures.Work("air.here", "Air here", () => Kpa(Gas.AtmosphereKpa(altitude.M)), "Standard atmosphere", Gas.Source, 1);
-        var there = job.Figures.Work("air.there", "Air where it is used", () => Kpa(Gas.AtmosphereKpa(used.M)), "Standard atmosphere", Gas.Source, 1);
+        var here = job.Figures.Work("air.here", "Air pressure here", () => Kpa(Gas.AtmosphereKpa(altitude.M)), "Standard atmosphere", Gas.Source, 1);
+        var there = job.Figures.Work("air.there", "Air pressure where it is used", () => Kpa(Gas.AtmosphereKpa(used.M)), "Standard atmosphere", Gas.Source, 1);
         var working = job.Figure("air.working", "Working pressure", () => usual.Value, "Usual for the construction; the item's own label overrides it", Source.FromMemory("Working pressure of the construction"), 1);
         var rises = job.Figure("air.in-heat", "It rises to", () => Kpa(Gas.CarriedKpa(working.Kpa, job.Bench.C, hottest.C, here.Kpa, there.Kpa)), "(gauge + air here) × T2/T1 − air where it is used", Gas.Source, 1);
         var bleed = job.Figure("air.bleed", "Bleed to before it is left in the sun", () => Kpa(Gas.BleedToKpa(working.Kpa, job.Bench.C, hottest.C, here.Kpa, there.Kpa)),

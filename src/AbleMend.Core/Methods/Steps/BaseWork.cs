@@ -19,7 +19,7 @@ internal static class BaseWork
         job.Dry();
         job.Do("cut", Stage.Shape, "Cut away loose and overhanging base", "Sharp blade, round corners, straight walls. Do every cut-out on the ski before the gun is hot.", 5,
             "Every cut-out on the ski first: one heat-up of the gun does them all.", cautions: ["blades"], draws: ["cut"]);
-        job.Scuff(RoughGrit, rim ? "the wound and a rim of base" : "the wound", 3);
+        job.Scuff(RoughGrit, rim ? "the damage and a rim of base" : "the damage", 3);
         job.Do("blow", Stage.Prepare, "Blow or brush it out, wipe the wax off", "Brush, blow, wipe with base cleaner and let it flash: nothing holds on wax.", 3, "Wax: scrape and wipe it off, or nothing sticks.");
     }
 

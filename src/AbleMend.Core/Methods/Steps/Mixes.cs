@@ -49,7 +49,7 @@ internal static class Mixes
     /// <param name="least">Minutes for the smallest.</param>
     /// <param name="area">Area of all cloth.</param>
     public static Figure<WallTime> LayingTime(this Job job, string prefix, double least, Figure<Area> area) =>
-        job.Figures.Work($"{prefix}.work", "Time to lay it", () => WallMin(least + (area.Cm2 * 0.012)), "Some minutes, and a minute more for every patch the size of a hand", Source.FromMemory("Time to lay and wet cloth"));
+        job.Figures.Work($"{prefix}.work", "Time to lay it", () => WallMin(least + (area.Cm2 * 0.012)), "A few minutes, and one more for every patch the size of a hand", Source.FromMemory("Time to lay and wet cloth"));
 
     /// <summary>Share of fibre in a hand lay-up.</summary>
     public static Figure<Share> FibreShare(this Job job) =>
@@ -169,7 +169,7 @@ internal static class Mixes
         var percent = job.Figures.Work($"{prefix}.catalyst-percent", "Catalyst", () => Percent(Catalyst.For(resin.Catalyst!, 100, job.Bench.C, label.Reference.C).Percent),
             "Label's dose, more in the cold, held inside the label's band", Source.CommonPractice, 2);
         var drops = Drops(job, prefix, grams, percent);
-        var life = job.Figure($"{prefix}.pot-life", "Spreads for", WallMin(CatalysedLightPotMin), "Catalysed and in the shade", Source.FromMemory("Spreading time of catalysed light-cured resin in the shade"));
+        var life = job.Figure($"{prefix}.pot-life", "Time to spread", WallMin(CatalysedLightPotMin), "Catalysed and in the shade", Source.FromMemory("Spreading time of catalysed light-cured resin in the shade"));
         return new Recipe($"In the shade: {total} of resin, {order.What}, and {drops} of catalyst. It heats, so be quick.", life, new Poured([total, grams, drops], [total, drops]));
     }
 

@@ -15,8 +15,8 @@ internal static class SeamWork
     public static Job OpenLap(this Job job, bool blownOpen)
     {
         job.Do("open", Stage.Prepare, blownOpen ? "Threads back, open it a little further" : "Open it as far as it comes by itself",
-            blownOpen ? "Poke the threads back or cut them off. Open to where the lap is sound, a little further than it blew." : "A blunt spatula, no further than it comes.", 6,
-            blownOpen ? "No thread in the lap: cement does not take on them." : "Check all seams first: there is seldom only one.", cautions: ["blades"], draws: ["cut"]);
+            blownOpen ? "Push the threads back or cut them off. Open to where the lap is sound, a little further than it blew." : "A blunt spatula, no further than it comes.", 6,
+            blownOpen ? "No threads in the lap: cement does not hold on them." : "Check all seams first: there is seldom only one.", cautions: ["blades"], draws: ["cut"]);
         var cleaner = job.Materials.Cleaner;
         var solvent = Evaporation.Solvents[cleaner.Id is "mek" or "isopropanol" ? cleaner.Id : "acetone"];
         var film = job.Constant("clean.film", "Solvent that a syringe leaves", GPerM2(20), Source.FromMemory("Solvent that a syringe leaves in a lap"));
@@ -27,7 +27,7 @@ internal static class SeamWork
         return job.Do("clean", Stage.Prepare, $"{cleaner.Name} from a syringe, rub out old glue",
             $"A little at a time, right up inside. Roll the old glue out with a swab; {"P220":as-is} where it is not clean. Let the solvent leave before the cement.", 8,
             "Let the solvent leave: seconds in the open, a couple of minutes inside a seam.",
-            job.Flash(minutes, stand, "Does it smell no longer, with the lap held open?", "It has stood open too long: wipe it again.", 31),
+            job.Flash(minutes, stand, "No smell of solvent left, with the lap held open?", "It has stood open too long: wipe it again.", 31),
             [.. cleaner.Hazards]);
     }
 

@@ -61,7 +61,7 @@ internal static class Surfaces
     /// <param name="job">The job.</param>
     /// <param name="mm">How far past it.</param>
     public static Field Around(this Job job, double mm) =>
-        job.Hurt.Grown("key", "Worked on", job.Constant("key.beyond", "Worked on beyond the damage", Mm(mm), Source.FromMemory("How far it is worked on round the damage")));
+        job.Hurt.Grown("key", "Work area", job.Constant("key.beyond", "Work area beyond the damage", Mm(mm), Source.FromMemory("How far it is worked on round the damage")));
 
     /// <summary>Outer diameter of the tube that is hurt.</summary>
     public static Figure<Length> Tube(this Job job) => job.Figures.Fact("item.tube", "Tube", Mm(2 * (job.View.Construction.RadiusMm ?? 5)), Source.OfEntry(job.View.Construction.Source));
@@ -73,8 +73,8 @@ internal static class Surfaces
     /// <param name="leastG">Grams that are laid out at least.</param>
     public static Figure<Mass> Wick(this Job job, Message name, double milligrams, double leastG)
     {
-        var drinks = job.Constant("wick.drinks", $"{name}, over {Mm(100)}", Grams(milligrams / 10), Source.FromMemory("What a seam or a splinter drinks"));
-        return job.Figure("wick.need", "Adhesive", () => Grams(Math.Max(leastG, job.Hurt.Length.Mm / 100 * drinks.G)), "Length × what it drinks", Source.Arithmetic, 1);
+        var drinks = job.Constant("wick.drinks", $"{name}, over {Mm(100)}", Grams(milligrams / 10), Source.FromMemory("What a seam or a splinter soaks up"));
+        return job.Figure("wick.need", "Adhesive", () => Grams(Math.Max(leastG, job.Hurt.Length.Mm / 100 * drinks.G)), "Length × what it soaks up", Source.Arithmetic, 1);
     }
 
     /// <summary>Half the length of the damage in the section, in millimetres.</summary>
