@@ -1,11 +1,9 @@
 using AbleMend.Core.Cases;
-using AbleMend.Core.Figures;
 using AbleMend.Core.Gear;
 using AbleMend.Core.HandingBack;
 using AbleMend.Core.Matching;
 using AbleMend.Core.Patching;
 using AbleMend.Core.Plans;
-using AbleMend.Core.Words;
 
 namespace AbleMend.Tests;
 

@@ -6,6 +6,7 @@ namespace AbleMend.Core.Catalogue;
 [JsonConverter(typeof(Kebab<Decision>))]
 public enum Decision
 {
+    /// <summary>Mended here, for good.</summary>
     Mend,
 
     /// <summary>Mend for now, with the proper repair booked.</summary>

@@ -34,6 +34,9 @@ public abstract record MatchRule(string Id, [property: Words] string Reason, str
 }
 
 /// <summary>A chemistry that attacks a family of substances: a veto that protects a layer.</summary>
+/// <param name="Id">Identifier.</param>
+/// <param name="Reason">Why, as it is told.</param>
+/// <param name="Source">Where it comes from.</param>
 /// <param name="Chemistries">Chemistries that do harm.</param>
 /// <param name="Family">Family that is harmed.</param>
 /// <param name="AnywhereInItem">Whether a layer that the damage does not reach is protected as well.</param>
@@ -61,6 +64,9 @@ public sealed record BondsRule(string Id, string Reason, string Source) : MatchR
 }
 
 /// <summary>A family that takes some chemistries and no others: a veto that protects the layer.</summary>
+/// <param name="Id">Identifier.</param>
+/// <param name="Reason">Why, as it is told.</param>
+/// <param name="Source">Where it comes from.</param>
 /// <param name="Family">Family of the layer.</param>
 /// <param name="Chemistries">Chemistries that hold on it.</param>
 public sealed record TakesOnlyRule(string Id, string Reason, string Source, string Family, IReadOnlyList<string> Chemistries)
@@ -70,6 +76,9 @@ public sealed record TakesOnlyRule(string Id, string Reason, string Source, stri
 }
 
 /// <summary>A chemistry that is kept off a place with a trait, such as one that holds air.</summary>
+/// <param name="Id">Identifier.</param>
+/// <param name="Reason">Why, as it is told.</param>
+/// <param name="Source">Where it comes from.</param>
 /// <param name="Chemistries">Chemistries that are kept off.</param>
 /// <param name="Trait">Trait of the place.</param>
 public sealed record NotAtRule(string Id, string Reason, string Source, IReadOnlyList<string> Chemistries, string Trait)

@@ -6,9 +6,18 @@ namespace AbleMend.Core.Curing;
 [JsonConverter(typeof(Kebab<LightLevel>))]
 public enum LightLevel
 {
+    /// <summary>Clear sky, sun on the work.</summary>
     FullSun,
+
+    /// <summary>Sun through haze or thin cloud.</summary>
     HazySun,
+
+    /// <summary>Shade under an open sky.</summary>
     OpenShade,
+
+    /// <summary>A lamp at the work.</summary>
     UvLamp,
+
+    /// <summary>Indoors, away from a window.</summary>
     Indoors,
 }

@@ -8,20 +8,49 @@ namespace AbleMend.Core.Gear;
 [JsonConverter(typeof(Kebab<Silhouette>))]
 public enum Silhouette
 {
+    /// <summary>A surfboard or paddle board, from above and from below.</summary>
     Board,
+
+    /// <summary>A hull from above, with its keel line.</summary>
     Hull,
+
+    /// <summary>An inflatable boat from above.</summary>
     Raft,
+
+    /// <summary>A ski or snowboard, from above and from below.</summary>
     Ski,
+
+    /// <summary>A skate deck.</summary>
     Deck,
+
+    /// <summary>A limb of a bow, from the side.</summary>
     Limb,
+
+    /// <summary>A foil with its mast and wings.</summary>
     Foil,
+
+    /// <summary>A paddle.</summary>
     Paddle,
+
+    /// <summary>A tent pole with its ferrule.</summary>
     Pole,
+
+    /// <summary>A tent.</summary>
     Tent,
+
+    /// <summary>A wader.</summary>
     Wader,
+
+    /// <summary>A wetsuit or drysuit.</summary>
     Suit,
+
+    /// <summary>A boot, from the side.</summary>
     Shoe,
+
+    /// <summary>A suspension fork.</summary>
     Fork,
+
+    /// <summary>What holds a person.</summary>
     Harness,
 }
 
@@ -29,15 +58,34 @@ public enum Silhouette
 [JsonConverter(typeof(Kebab<GearFamily>))]
 public enum GearFamily
 {
+    /// <summary>Boards for waves and flat water.</summary>
     Boards,
+
+    /// <summary>Canoes, kayaks and rigid hulls.</summary>
     Hulls,
+
+    /// <summary>Skis and snowboards.</summary>
     Skis,
+
+    /// <summary>Boats, boards and packrafts that hold air.</summary>
     Inflatables,
+
+    /// <summary>Tents and their poles.</summary>
     TentsAndPoles,
+
+    /// <summary>Waders, wetsuits and drysuits.</summary>
     WadersAndSuits,
+
+    /// <summary>Boots and shoes.</summary>
     Footwear,
+
+    /// <summary>Paddles.</summary>
     Paddles,
+
+    /// <summary>Fork stanchions, skate decks, bow limbs.</summary>
     ForksDecksAndLimbs,
+
+    /// <summary>What holds a life, and is never mended here.</summary>
     HoldsALife,
 }
 

@@ -8,16 +8,37 @@ namespace AbleMend.Core.Gear;
 [JsonConverter(typeof(Kebab<Texture>))]
 public enum Texture
 {
+    /// <summary>Clear or plain, such as a coat.</summary>
     Clear,
+
+    /// <summary>A weave in resin.</summary>
     Weave,
+
+    /// <summary>Fine foam.</summary>
     Foam,
+
+    /// <summary>Foam of beads.</summary>
     Beads,
+
+    /// <summary>Wood.</summary>
     Wood,
+
+    /// <summary>A plain sheet.</summary>
     Sheet,
+
+    /// <summary>Rubber.</summary>
     Rubber,
+
+    /// <summary>Coated cloth.</summary>
     Cloth,
+
+    /// <summary>Metal.</summary>
     Metal,
+
+    /// <summary>Threads between two skins.</summary>
     Threads,
+
+    /// <summary>Nothing but air.</summary>
     Air,
 }
 

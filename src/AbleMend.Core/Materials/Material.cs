@@ -42,9 +42,16 @@ public enum Role
     /// <summary>Stock that patches are cut from.</summary>
     PatchStock,
 
+    /// <summary>Reinforces or covers.</summary>
     Cloth,
+
+    /// <summary>Thickens a resin.</summary>
     Filler,
+
+    /// <summary>Cleans before something is to hold.</summary>
     Cleaner,
+
+    /// <summary>Sets a resin off.</summary>
     Catalyst,
 
     /// <summary>Tape and film that nothing sticks to.</summary>
@@ -84,7 +91,10 @@ public enum CureKind
 [JsonConverter(typeof(Kebab<RatioBasis>))]
 public enum RatioBasis
 {
+    /// <summary>Parts by volume.</summary>
     Volume,
+
+    /// <summary>Parts by weight.</summary>
     Weight,
 }
 

@@ -10,7 +10,7 @@ using static AbleMend.Core.Quantities.Measures;
 namespace AbleMend.Core.Methods;
 
 /// <summary>A scratch that stays in the base: polyethylene filler melted in, thin layers, a little proud.</summary>
-public sealed class BaseFill : MendMethod
+internal sealed class BaseFill : MendMethod
 {
     /// <summary>Passes. Common practice: two or so.</summary>
     public const int Passes = 2;

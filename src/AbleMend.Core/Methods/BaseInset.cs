@@ -9,7 +9,7 @@ using static AbleMend.Core.Quantities.Measures;
 namespace AbleMend.Core.Methods;
 
 /// <summary>A core shot too large to weld: a piece of base sheet let in with epoxy, under a plate.</summary>
-public sealed class BaseInset : MendMethod
+internal sealed class BaseInset : MendMethod
 {
     public override string Id => "base-inset";
 

@@ -9,7 +9,7 @@ using static AbleMend.Core.Quantities.Measures;
 namespace AbleMend.Core.Methods;
 
 /// <summary>A core shot welded with copolymer: an anchor bead down the middle, then beads at 45° from one side and the other.</summary>
-public sealed class BaseWeld : MendMethod
+internal sealed class BaseWeld : MendMethod
 {
     /// <summary>Widest wound in millimetres that is welded: wider wants an inset of base sheet. From memory.</summary>
     public const double WidestMm = 30;

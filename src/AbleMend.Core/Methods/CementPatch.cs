@@ -12,7 +12,7 @@ namespace AbleMend.Core.Methods;
 /// A patch cemented on a skin that holds air or keeps water out: PVC, CSM rubber or TPU. One-part cement closes wet and is
 /// warmed; multi-coat cement closes at tack. A floor of TPU is patched on both faces.
 /// </summary>
-public sealed class CementPatch : MendMethod
+internal sealed class CementPatch : MendMethod
 {
     /// <summary>Least margin past the hole in millimetres. Common practice: at least 25 mm.</summary>
     public const double LeastMarginMm = 25;

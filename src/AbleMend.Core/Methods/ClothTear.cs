@@ -9,7 +9,7 @@ using static AbleMend.Core.Quantities.Measures;
 namespace AbleMend.Core.Methods;
 
 /// <summary>A tear in coated cloth, by its coating: self-adhesive cloth, or a patch of the same cloth in urethane, or in silicone where nothing else holds.</summary>
-public sealed class ClothTear : MendMethod
+internal sealed class ClothTear : MendMethod
 {
     public override string Id => "cloth-tear";
 

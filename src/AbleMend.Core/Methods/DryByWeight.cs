@@ -9,7 +9,7 @@ using static AbleMend.Core.Quantities.Measures;
 namespace AbleMend.Core.Methods;
 
 /// <summary>A waterlogged board: opened low, drained, dried by weight day by day, then its opening sealed.</summary>
-public sealed class DryByWeight : MendMethod
+internal sealed class DryByWeight : MendMethod
 {
     public override string Id => "dry-by-weight";
 

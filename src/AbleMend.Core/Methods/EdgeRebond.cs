@@ -10,7 +10,7 @@ using static AbleMend.Core.Quantities.Measures;
 namespace AbleMend.Core.Methods;
 
 /// <summary>An edge, sidewall, topsheet or skin that has pulled away, glued back with epoxy under clamps.</summary>
-public sealed class EdgeRebond : MendMethod
+internal sealed class EdgeRebond : MendMethod
 {
     public override string Id => "edge-rebond";
 

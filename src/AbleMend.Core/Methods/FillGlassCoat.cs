@@ -16,7 +16,7 @@ namespace AbleMend.Core.Methods;
 /// sanding coat. How much of that is needed follows from the depth: no fill where the foam is closed, no cloth where
 /// only the coat is hurt.
 /// </summary>
-public sealed class FillGlassCoat : MendMethod
+internal sealed class FillGlassCoat : MendMethod
 {
     public override string Id => "fill-glass-coat";
 

@@ -12,7 +12,7 @@ using static AbleMend.Core.Quantities.Measures;
 namespace AbleMend.Core.Methods;
 
 /// <summary>A scratch in gel coat, filled in two coats: the first thin and without wax, the second with wax so that it cures in air.</summary>
-public sealed class GelCoatFill : MendMethod
+internal sealed class GelCoatFill : MendMethod
 {
     public override string Id => "gel-coat-fill";
 

@@ -10,7 +10,7 @@ using static AbleMend.Core.Quantities.Measures;
 namespace AbleMend.Core.Methods;
 
 /// <summary>A worn heel built up: a dam of tape, the shoe level, urethane poured a millimetre or two proud, because it is softer than rubber.</summary>
-public sealed class HeelPour : MendMethod
+internal sealed class HeelPour : MendMethod
 {
     public override string Id => "heel-pour";
 

@@ -9,7 +9,7 @@ using static AbleMend.Core.Quantities.Measures;
 namespace AbleMend.Core.Methods;
 
 /// <summary>A slice in a soft skin closed with hot-melt glue: quick, and it lets go in heat.</summary>
-public sealed class HotMeltSlice : MendMethod
+internal sealed class HotMeltSlice : MendMethod
 {
     public override string Id => "hot-melt-slice";
 

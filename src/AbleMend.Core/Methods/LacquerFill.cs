@@ -10,7 +10,7 @@ using static AbleMend.Core.Quantities.Measures;
 namespace AbleMend.Core.Methods;
 
 /// <summary>A scratch on a hard-coated tube: nothing proud, so that the seal is not cut. Burrs off, lacquer in, scraped flush, 2000 and 2500 wet.</summary>
-public sealed class LacquerFill : MendMethod
+internal sealed class LacquerFill : MendMethod
 {
     /// <summary>Coarsest particle in micrometres that does not mark a hard coating. From memory.</summary>
     private const double CoarsestUm = 12;

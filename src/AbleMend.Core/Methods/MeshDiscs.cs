@@ -9,7 +9,7 @@ using static AbleMend.Core.Quantities.Measures;
 namespace AbleMend.Core.Methods;
 
 /// <summary>Self-adhesive discs on mesh: one face for a slit, both faces for a hole, or the glue stands bare in the opening.</summary>
-public sealed class MeshDiscs : MendMethod
+internal sealed class MeshDiscs : MendMethod
 {
     /// <summary>Diameter of a disc in millimetres. Common practice: 75 mm (3 in), four to a pack.</summary>
     public const double DiscMm = 75;

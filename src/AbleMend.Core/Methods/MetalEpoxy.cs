@@ -11,7 +11,7 @@ using static AbleMend.Core.Quantities.Measures;
 namespace AbleMend.Core.Methods;
 
 /// <summary>Cracks, holes and weeping seams of a metal hull: thickened epoxy outside, looked at again, slightly proud, and the same spots inside days later.</summary>
-public sealed class MetalEpoxy : MendMethod
+internal sealed class MetalEpoxy : MendMethod
 {
     public override string Id => "metal-epoxy";
 

@@ -9,7 +9,7 @@ using static AbleMend.Core.Quantities.Measures;
 namespace AbleMend.Core.Methods;
 
 /// <summary>A tear in neoprene: a bevelled patch, three thin coats of cement on both faces, urethane over the edge by the default school.</summary>
-public sealed class NeoprenePatch : MendMethod
+internal sealed class NeoprenePatch : MendMethod
 {
     public override string Id => "neoprene-patch";
 

@@ -8,12 +8,25 @@ namespace AbleMend.Core.Methods;
 [JsonConverter(typeof(Kebab<Stage>))]
 public enum Stage
 {
+    /// <summary>Cleaned, cut back, keyed, masked.</summary>
     Prepare,
+
+    /// <summary>Brought to its shape before anything is mixed.</summary>
     Shape,
+
+    /// <summary>Mixed in a cup.</summary>
     Mix,
+
+    /// <summary>Laid, filled, brushed or pressed on.</summary>
     Apply,
+
+    /// <summary>Left to set.</summary>
     Cure,
+
+    /// <summary>Taken down, faired and smoothed.</summary>
     Finish,
+
+    /// <summary>Tested.</summary>
     Prove,
 }
 

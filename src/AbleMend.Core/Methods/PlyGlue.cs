@@ -11,7 +11,7 @@ using static AbleMend.Core.Quantities.Measures;
 namespace AbleMend.Core.Methods;
 
 /// <summary>Parted plies: opened a little, bottom plies first, plenty of wood glue, a flat caul and two or more clamps for a day. Glue first, chip second.</summary>
-public sealed class PlyGlue : MendMethod
+internal sealed class PlyGlue : MendMethod
 {
     public override string Id => "ply-glue";
 

@@ -9,7 +9,7 @@ using static AbleMend.Core.Quantities.Measures;
 namespace AbleMend.Core.Methods;
 
 /// <summary>A cracked or bent pole under a splint sleeve: straightened no further than it goes, taped at both ends.</summary>
-public sealed class PoleSplint : MendMethod
+internal sealed class PoleSplint : MendMethod
 {
     public override string Id => "pole-splint";
 

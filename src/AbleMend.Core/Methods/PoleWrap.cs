@@ -11,7 +11,7 @@ using static AbleMend.Core.Quantities.Measures;
 namespace AbleMend.Core.Methods;
 
 /// <summary>A split tube wrapped with water-activated glass cloth. Nothing goes over the part that slides into a ferrule.</summary>
-public sealed class PoleWrap : MendMethod
+internal sealed class PoleWrap : MendMethod
 {
     /// <summary>Layers. From memory.</summary>
     public const int Layers = 2;

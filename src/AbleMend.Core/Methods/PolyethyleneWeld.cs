@@ -10,7 +10,7 @@ using static AbleMend.Core.Quantities.Measures;
 namespace AbleMend.Core.Methods;
 
 /// <summary>A crack in a rotomoulded hull: ends stop-drilled, a V ground to two thirds of the wall, welded in passes with rod of the same polyethylene.</summary>
-public sealed class PolyethyleneWeld : MendMethod
+internal sealed class PolyethyleneWeld : MendMethod
 {
     public override string Id => "polyethylene-weld";
 

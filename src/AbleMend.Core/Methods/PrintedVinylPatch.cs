@@ -9,7 +9,7 @@ using static AbleMend.Core.Quantities.Measures;
 namespace AbleMend.Core.Methods;
 
 /// <summary>A pinhole in printed vinyl: the print comes off only where the patch will sit, and the patch covers all that was cleaned.</summary>
-public sealed class PrintedVinylPatch : MendMethod
+internal sealed class PrintedVinylPatch : MendMethod
 {
     public override string Id => "printed-vinyl-patch";
 

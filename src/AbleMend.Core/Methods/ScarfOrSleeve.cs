@@ -11,7 +11,7 @@ using static AbleMend.Core.Quantities.Measures;
 namespace AbleMend.Core.Methods;
 
 /// <summary>A cracked thin laminate, shaft or hull, scarfed back and relaminated ply for ply; round a tube the plies go right round as a sleeve.</summary>
-public sealed class ScarfOrSleeve : MendMethod
+internal sealed class ScarfOrSleeve : MendMethod
 {
     /// <summary>Taper of a scarf in thin-skinned structure. Common practice: more than a hull's 8 to 12; 20 to 1.</summary>
     public const double Taper = 20;

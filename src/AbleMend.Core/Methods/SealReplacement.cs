@@ -7,7 +7,7 @@ using static AbleMend.Core.Quantities.Measures;
 namespace AbleMend.Core.Methods;
 
 /// <summary>A torn latex seal: cut off, and a new one cemented on over a former.</summary>
-public sealed class SealReplacement : MendMethod
+internal sealed class SealReplacement : MendMethod
 {
     public override string Id => "seal-replacement";
 

@@ -9,7 +9,7 @@ using static AbleMend.Core.Quantities.Measures;
 namespace AbleMend.Core.Methods;
 
 /// <summary>An open butt seam of a neoprene suit: cement on both edges, butted at tack, taped until it holds.</summary>
-public sealed class SeamGlue : MendMethod
+internal sealed class SeamGlue : MendMethod
 {
     public override string Id => "seam-glue";
 

@@ -11,7 +11,7 @@ using static AbleMend.Core.Quantities.Measures;
 namespace AbleMend.Core.Methods;
 
 /// <summary>A seam blown open: threads out of the way, cleaned inside, plenty of cement, clamped between flat bars for a day, then a day at pressure.</summary>
-public sealed class SeamRebondClamped : MendMethod
+internal sealed class SeamRebondClamped : MendMethod
 {
     public override string Id => "seam-rebond-clamped";
 

@@ -9,7 +9,7 @@ using static AbleMend.Core.Quantities.Measures;
 namespace AbleMend.Core.Methods;
 
 /// <summary>A short leak at a lap: cement brushed right up inside, left a few minutes, pinched shut, tested the same hour.</summary>
-public sealed class SeamRebondOpen : MendMethod
+internal sealed class SeamRebondOpen : MendMethod
 {
     /// <summary>Longest leak in millimetres that is pinched by hand. From memory.</summary>
     public const double LongestMm = 120;

@@ -9,7 +9,7 @@ using static AbleMend.Core.Quantities.Measures;
 namespace AbleMend.Core.Methods;
 
 /// <summary>A skin that has left its core: holes on a grid, epoxy injected low to high, weighted or under vacuum until it holds.</summary>
-public sealed class SoftSpotInjection : MendMethod
+internal sealed class SoftSpotInjection : MendMethod
 {
     /// <summary>Spacing of the holes in millimetres. From memory.</summary>
     public const double GridMm = 40;

@@ -9,7 +9,7 @@ using static AbleMend.Core.Quantities.Measures;
 namespace AbleMend.Core.Methods;
 
 /// <summary>A sole, heel or midsole parting: pulled off as far as it is weak, scuffed, glued with urethane, bound and clamped for a day.</summary>
-public sealed class SoleBond : MendMethod
+internal sealed class SoleBond : MendMethod
 {
     public override string Id => "sole-bond";
 

@@ -8,7 +8,7 @@ using AbleMend.Core.Words;
 namespace AbleMend.Core.Methods;
 
 /// <summary>A splinter on the corner bead of a bow limb: clipped where it dies, wicked, left proud, shaped with 320. Only the corner bead.</summary>
-public sealed class SplinterSeal : MendMethod
+internal sealed class SplinterSeal : MendMethod
 {
     /// <summary>Deepest that still is the corner bead, in millimetres. From memory.</summary>
     public const double DeepestMm = 1.2;

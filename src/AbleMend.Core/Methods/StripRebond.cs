@@ -9,7 +9,7 @@ using static AbleMend.Core.Quantities.Measures;
 namespace AbleMend.Core.Methods;
 
 /// <summary>A rubbing strip that lifts, stuck down for now with a contact cement; the proper cement waits for the shop.</summary>
-public sealed class StripRebond : MendMethod
+internal sealed class StripRebond : MendMethod
 {
     public override string Id => "strip-rebond";
 

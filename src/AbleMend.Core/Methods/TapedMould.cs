@@ -9,7 +9,7 @@ using static AbleMend.Core.Quantities.Measures;
 namespace AbleMend.Core.Methods;
 
 /// <summary>A chipped edge or nose rebuilt in a lip of clear tape, chip turned up, closed over, the bulge pushed to the tip.</summary>
-public sealed class TapedMould : MendMethod
+internal sealed class TapedMould : MendMethod
 {
     public override string Id => "taped-mould";
 

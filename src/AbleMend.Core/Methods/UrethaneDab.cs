@@ -9,7 +9,7 @@ using static AbleMend.Core.Quantities.Measures;
 namespace AbleMend.Core.Methods;
 
 /// <summary>Pinholes, worn places and seams of waders and suits sealed with a film of urethane, rubbed in and scraped thin.</summary>
-public sealed class UrethaneDab : MendMethod
+internal sealed class UrethaneDab : MendMethod
 {
     public override string Id => "urethane-dab";
 

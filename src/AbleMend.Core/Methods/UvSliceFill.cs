@@ -10,7 +10,7 @@ using static AbleMend.Core.Quantities.Measures;
 namespace AbleMend.Core.Methods;
 
 /// <summary>A slice in a soft skin, filled with light-cured resin of the epoxy-safe kind: lever up, scuff, spread in the shade, carry into the sun.</summary>
-public sealed class UvSliceFill : MendMethod
+internal sealed class UvSliceFill : MendMethod
 {
     public override string Id => "uv-slice-fill";
 

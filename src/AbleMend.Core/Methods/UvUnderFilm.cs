@@ -12,7 +12,7 @@ namespace AbleMend.Core.Methods;
 /// Quick: light-cured resin with chopped fibre, drawn flat under a release film and set in the light. Flush under the
 /// film, so nothing is sanded. It holds for now; the proper repair is booked.
 /// </summary>
-public sealed class UvUnderFilm : MendMethod
+internal sealed class UvUnderFilm : MendMethod
 {
     /// <summary>Days until the proper repair is due. From memory: a season's month.</summary>
     public const int ProperRepairDays = 30;

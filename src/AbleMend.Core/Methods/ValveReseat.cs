@@ -5,7 +5,7 @@ using AbleMend.Core.Methods.Steps;
 namespace AbleMend.Core.Methods;
 
 /// <summary>A leaking valve: clean the seat, tighten, else a new core; the skin is glued only when its flange has let go.</summary>
-public sealed class ValveReseat : MendMethod
+internal sealed class ValveReseat : MendMethod
 {
     public override string Id => "valve-reseat";
 

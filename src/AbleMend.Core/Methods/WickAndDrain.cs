@@ -12,7 +12,7 @@ using static AbleMend.Core.Quantities.Measures;
 namespace AbleMend.Core.Methods;
 
 /// <summary>A hollow shaft with water inside: find the weep, drill a drain at the low point, wick thin adhesive into the seam, close the hole.</summary>
-public sealed class WickAndDrain : MendMethod
+internal sealed class WickAndDrain : MendMethod
 {
     public override string Id => "wick-and-drain";
 

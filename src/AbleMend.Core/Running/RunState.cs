@@ -9,6 +9,7 @@ namespace AbleMend.Core.Running;
 [JsonConverter(typeof(Kebab<StepPhase>))]
 public enum StepPhase
 {
+    /// <summary>Not yet come to.</summary>
     Ahead,
 
     /// <summary>Next by hand, not begun.</summary>
@@ -23,6 +24,7 @@ public enum StepPhase
     /// <summary>Its test failed.</summary>
     Failed,
 
+    /// <summary>Over.</summary>
     Done,
 }
 

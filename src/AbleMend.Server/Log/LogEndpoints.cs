@@ -1,4 +1,3 @@
-using AbleMend.Core;
 using AbleMend.Core.Catalogue;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Running;

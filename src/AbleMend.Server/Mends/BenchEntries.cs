@@ -1,7 +1,5 @@
 using System.Linq.Expressions;
-using AbleMend.Core;
 using AbleMend.Core.Cases;
-using AbleMend.Core.Gear;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Running;
 using AbleMend.Data;

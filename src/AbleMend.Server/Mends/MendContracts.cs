@@ -11,6 +11,15 @@ namespace AbleMend.Server.Mends;
 /// <param name="Id">Number.</param>
 /// <param name="Status">Where it stands as a record.</param>
 /// <param name="Version">Send it back as If-Match with every change.</param>
+/// <param name="Tag">Tag of the item.</param>
+/// <param name="ItemName">What people call it.</param>
+/// <param name="CreatedAt">When it was opened.</param>
+/// <param name="ChangedAt">When it was last changed.</param>
+/// <param name="StartedAt">When its run was started, or null.</param>
+/// <param name="ClosedAt">When it was handed back or sent on, or null.</param>
+/// <param name="DueAt">When it is needed, or null.</param>
+/// <param name="FollowsMendId">The mend that it does properly, or null.</param>
+/// <param name="FollowedByMendId">The mend that does it properly, or null.</param>
 /// <param name="Case">The case.</param>
 /// <param name="Plan">The plan: frozen once started, else as it looks now; null when the case cannot be planned.</param>
 /// <param name="Problems">Why it cannot be planned.</param>

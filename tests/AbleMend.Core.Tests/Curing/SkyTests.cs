@@ -1,5 +1,5 @@
-using CsCheck;
 using AbleMend.Core.Curing;
+using CsCheck;
 
 namespace AbleMend.Core.Tests.Curing;
 

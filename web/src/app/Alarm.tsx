@@ -6,6 +6,7 @@ import { Button } from '../ui/Button';
 import { alarmsOf, type BenchAlarm } from '../shop/alarms';
 import { useNow } from '../shop/clock';
 import { beep } from '../shop/sound';
+import { useKeys } from '../ui/useKeys';
 import { say } from '../words/say';
 
 const key = 'able-mend.silenced';
@@ -39,13 +40,7 @@ export function Alarm() {
     localStorage.setItem(key, JSON.stringify(next));
     setSilenced(next);
   };
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (event.key === 'm' && !(event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement)) silence();
-    };
-    addEventListener('keydown', onKey);
-    return () => removeEventListener('keydown', onKey);
-  });
+  useKeys(['m'], silence);
   if (!loud) return null;
   return <Ringing alarms={ringing} onSilence={silence} />;
 }

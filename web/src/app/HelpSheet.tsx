@@ -1,6 +1,7 @@
 import { Dialog } from 'radix-ui';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Button } from '../ui/Button';
+import { useKeys } from '../ui/useKeys';
 import { say } from '../words/say';
 
 const keys: readonly (readonly [string, string])[] = [
@@ -18,14 +19,7 @@ const keys: readonly (readonly [string, string])[] = [
 /** Every action has a key. Not modal: nothing behind it is locked. */
 export function HelpSheet() {
   const [open, setOpen] = useState(false);
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      const typing = event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
-      if (event.key === '?' && !typing) setOpen((before) => !before);
-    };
-    addEventListener('keydown', onKey);
-    return () => removeEventListener('keydown', onKey);
-  }, []);
+  useKeys(['?', 'shift+?'], () => setOpen((before) => !before));
   return (
     <Dialog.Root open={open} onOpenChange={setOpen} modal={false}>
       <Dialog.Trigger asChild>

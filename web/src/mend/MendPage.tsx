@@ -1,6 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link, useNavigate, useParams } from '@tanstack/react-router';
-import { useEffect } from 'react';
 import { problemsIn } from '../api/client';
 import { catalogueQuery } from '../api/queries';
 import { useNow } from '../shop/clock';
@@ -19,6 +18,7 @@ import { MendDrawing } from './MendDrawing';
 import type { StageProps } from '../desk/StageProps';
 import { stageNames, stages, type Stage } from '../desk/stages';
 import { useMend } from '../desk/useMend';
+import { useKeys } from '../ui/useKeys';
 import { say } from '../words/say';
 
 /** The mend at this address. What is on its page belongs to it alone: another address gets a page of its own. */
@@ -72,15 +72,10 @@ function StageBody({ stage, ...props }: StageProps & { stage: Stage }) {
 }
 
 function useStageKeys(goTo: (stage: Stage) => void) {
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      const typing = event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
-      const stage = stages[Number(event.key) - 1];
-      if (!typing && stage && !event.ctrlKey && !event.metaKey && !event.altKey) goTo(stage);
-    };
-    addEventListener('keydown', onKey);
-    return () => removeEventListener('keydown', onKey);
-  });
+  useKeys(
+    stages.map((_, i) => String(i + 1)),
+    (key) => goTo(stages[Number(key) - 1]!),
+  );
 }
 
 function Heading({ desk, stage }: { desk: MendDesk; stage: Stage }) {

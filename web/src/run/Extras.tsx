@@ -1,8 +1,9 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import type { MendDesk } from '../desk/damageInHand';
 import { useUnits } from '../shop/units';
 import { Button } from '../ui/Button';
 import { temperature } from '../measures/units';
+import { useKeys } from '../ui/useKeys';
 import { say } from '../words/say';
 
 const field = 'h-14 min-w-0 rounded-sm border-2 border-line bg-sheet px-3 text-lg';
@@ -15,14 +16,8 @@ export function Extras({ desk }: { desk: MendDesk }) {
   const finds = mend.run?.finds ?? [];
   const last = mend.events.at(-1);
   const canUndo = last !== undefined && last.kind !== 'undo';
-  useEffect(() => {
-    const onKey = (press: KeyboardEvent) => {
-      const typing = press.target instanceof HTMLInputElement || press.target instanceof HTMLTextAreaElement;
-      if (press.key === 'u' && !typing && canUndo && !busy) happened({ kind: 'undo', stepId: null, text: null, value: null, passed: null });
-    };
-    addEventListener('keydown', onKey);
-    return () => removeEventListener('keydown', onKey);
-  });
+  const undo = () => happened({ kind: 'undo', stepId: null, text: null, value: null, passed: null });
+  useKeys(['u'], () => canUndo && !busy && undo());
   return (
     <section aria-label={say`Other actions`} className="flex flex-col gap-2 border-t border-line pt-3">
       <Line label={say`Note`} action={say`Save note`} onKeep={(text) => happened({ kind: 'note', stepId: null, text, value: null, passed: null })} />
@@ -56,11 +51,7 @@ export function Extras({ desk }: { desk: MendDesk }) {
           />
           <Button type="submit" className="min-h-14" disabled={reading.trim() === ''}>{say`Save reading`}</Button>
         </form>
-        <Button
-          className="min-h-14"
-          disabled={!canUndo || busy}
-          onClick={() => happened({ kind: 'undo', stepId: null, text: null, value: null, passed: null })}
-        >
+        <Button className="min-h-14" disabled={!canUndo || busy} onClick={undo}>
           {say`Undo last`} <kbd className="text-sm">U</kbd>
         </Button>
       </div>

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import type { Figure, Front, NewEvent, PlanStep, RepairPlan, RunState } from '../api/types';
 import { useNow } from '../shop/clock';
 import { useZone } from '../shop/zone';
@@ -19,6 +19,7 @@ import { HoldReadings } from './HoldReadings';
 import { ProofForm } from './ProofForm';
 import { useWakeLock } from './useWakeLock';
 import { nextEnd, windowState, windowWords } from '../desk/window';
+import { useKeys } from '../ui/useKeys';
 import { say } from '../words/say';
 
 /** Mend: one action at a time, large enough for gloves and for two metres. */
@@ -201,15 +202,13 @@ function Wait({ window }: { window: NonNullable<RunState['window']> }) {
 }
 
 function Actions({ actions, desk, stepId }: { actions: readonly RunAction[]; desk: MendDesk; stepId: string }) {
-  useEffect(() => {
-    const onKey = (press: KeyboardEvent) => {
-      const typing = press.target instanceof HTMLInputElement || press.target instanceof HTMLTextAreaElement;
-      const action = actions.find((each) => each.key === press.key.toLowerCase());
-      if (action && !typing && !desk.busy && !press.ctrlKey && !press.metaKey) desk.happened(event(action.kind, stepId));
-    };
-    addEventListener('keydown', onKey);
-    return () => removeEventListener('keydown', onKey);
-  });
+  useKeys(
+    actions.map((action) => action.key),
+    (key) => {
+      const action = actions.find((each) => each.key === key);
+      if (action && !desk.busy) desk.happened(event(action.kind, stepId));
+    },
+  );
   return (
     <div className="grid gap-3 sm:auto-cols-fr sm:grid-flow-col">
       {actions.map((action, i) => (
