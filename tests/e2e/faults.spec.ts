@@ -88,6 +88,25 @@ test('two windows on one mend get a clear conflict, and each can choose', async 
     .toBe(8);
 });
 
+test('edits on a slow network are kept one after another, and are no conflict with themselves', async ({ page }) => {
+  const id = await openMend(page, server.url, 'BRD-02');
+  const sent: number[] = [];
+  await page.route('**/api/mends/*/case', async (route) => {
+    sent.push((route.request().postDataJSON() as { damages: { seen: { depthMm: number } }[] }).damages[0]!.seen.depthMm);
+    await new Promise((done) => setTimeout(done, 2000));
+    await route.continue();
+  });
+  await setNumber(page, /How deep/, '4');
+  await expect.poll(() => sent).toEqual([4]);
+  await setNumber(page, /How deep/, '5');
+  await page.waitForTimeout(1000);
+  expect(sent).toEqual([4]);
+  await kept(page);
+  expect(sent).toEqual([4, 5]);
+  await expect(page.getByRole('alert')).toBeHidden();
+  expect((await (await page.request.get(`${server.url}/api/mends/${id}`)).json()).case.damages[0].seen.depthMm).toBe(5);
+});
+
 test('EPS shows polyester kept off, with the layer that it protects', async ({ page }) => {
   await openMend(page, server.url, 'BRD-11');
   await page.getByRole('button', { name: 'Match it' }).click();

@@ -1,3 +1,4 @@
+import { useDebouncer } from '@tanstack/react-pacer/debouncer';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { api, ask, problemsIn, Refused } from '../api/client';
@@ -7,6 +8,9 @@ import { shopNow } from '../shop/clock';
 import { useUnits } from '../shop/units';
 
 const saveAfterMs = 500;
+
+/** Sent at once and one after another, whatever the browser thinks of the network: a shop's server is often on the same machine. */
+const inTurn = (id: number) => ({ scope: { id: `mend ${id}` }, networkMode: 'always' }) as const;
 
 type Keeping = { state: 'kept'; at: string | null } | { state: 'keeping' } | { state: 'faulty' } | { state: 'conflict'; mine: RepairCase };
 
@@ -79,7 +83,7 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
       newest.current = next;
       setDraft(next);
       setKeeping({ state: 'keeping' });
-      replan(next, (planned) => (planned ? saver.later(next) : setKeeping({ state: 'faulty' })));
+      replan(next, (planned) => (planned ? saver.maybeExecute(next) : setKeeping({ state: 'faulty' })));
     },
     [replan, saver],
   );
@@ -95,15 +99,17 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
   const edit = useCallback<MendState['edit']>((how) => shown.current && change(how(shown.current)), [change]);
 
   const act = useMutation({
-    mutationFn: async (action: (version: number) => Promise<MendView>) => {
-      await saver.now();
-      return action(versionRef.current);
-    },
+    ...inTurn(id),
+    mutationFn: (action: (version: number) => Promise<MendView>) => action(versionRef.current),
     onSuccess: settle,
     onError: (error) => {
       if (error instanceof Refused && error.status === 409) void query.refetch();
     },
   });
+  const send = (action: (version: number) => Promise<MendView>, onSuccess?: () => void) => {
+    saver.flush();
+    act.mutate(action, { onSuccess });
+  };
   const header = (version: number) => ({ header: { 'If-Match': version }, path: { id } });
   if (!mend) return { desk: null, error: query.error };
   return {
@@ -131,10 +137,10 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
           change(mine);
         });
       },
-      start: () => act.mutate((version) => ask(api.POST('/api/mends/{id}/start', { params: header(version) }))),
-      sendOn: () => act.mutate((version) => ask(api.POST('/api/mends/{id}/send-on', { params: header(version) }))),
-      discard: () => act.mutate((version) => ask(api.DELETE('/api/mends/{id}', { params: header(version) })), { onSuccess: onGone }),
-      happened: (event) => act.mutate((version) => ask(api.POST('/api/mends/{id}/events', { params: header(version), body: event }))),
+      start: () => send((version) => ask(api.POST('/api/mends/{id}/start', { params: header(version) }))),
+      sendOn: () => send((version) => ask(api.POST('/api/mends/{id}/send-on', { params: header(version) }))),
+      discard: () => send((version) => ask(api.DELETE('/api/mends/{id}', { params: header(version) })), onGone),
+      happened: (event) => send((version) => ask(api.POST('/api/mends/{id}/events', { params: header(version), body: event }))),
       busy: act.isPending,
       refused: problemsIn(act.error),
     },
@@ -170,7 +176,10 @@ function useReplan(setPreview: (plan: RepairPlan) => void, setProblems: (problem
   );
 }
 
-/** Keeps the newest case, half a second after the last change, one at a time. */
+/**
+ * Keeps the newest case, half a second after the last change, or at once when the desk is left. What is sent to one mend is
+ * sent one after another, so that each takes the version that the one before it made.
+ */
 function useSaver(
   id: number,
   version: { current: number },
@@ -178,30 +187,14 @@ function useSaver(
   onKept: (kept: RepairCase) => void,
   setKeeping: (keeping: Keeping) => void,
 ) {
-  const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
-  const pending = useRef<RepairCase | null>(null);
-  const [saver] = useState(() => {
-    const save = async (): Promise<void> => {
-      clearTimeout(timer.current);
-      const next = pending.current;
-      if (!next) return;
-      pending.current = null;
-      try {
-        const view = await ask(api.PUT('/api/mends/{id}/case', { params: { header: { 'If-Match': version.current }, path: { id } }, body: next }));
-        settle(view);
-        onKept(next);
-      } catch (error) {
-        setKeeping(error instanceof Refused && error.status === 409 ? { state: 'conflict', mine: next } : { state: 'faulty' });
-      }
-    };
-    return {
-      now: save,
-      later: (next: RepairCase) => {
-        pending.current = next;
-        clearTimeout(timer.current);
-        timer.current = setTimeout(() => void save(), saveAfterMs);
-      },
-    };
+  const { mutate } = useMutation({
+    ...inTurn(id),
+    mutationFn: (next: RepairCase) => ask(api.PUT('/api/mends/{id}/case', { params: { header: { 'If-Match': version.current }, path: { id } }, body: next })),
+    onSuccess: (view, kept) => {
+      settle(view);
+      onKept(kept);
+    },
+    onError: (error, mine) => setKeeping(error instanceof Refused && error.status === 409 ? { state: 'conflict', mine } : { state: 'faulty' }),
   });
-  return saver;
+  return useDebouncer((next: RepairCase) => mutate(next), { wait: saveAfterMs, onUnmount: (waiting) => waiting.flush() });
 }
