@@ -7,7 +7,7 @@ const listeners = new Set<() => void>();
 
 export function setServerNow(iso: string): void {
   moved = Date.parse(iso) - Date.now();
-  now = Date.now() + moved;
+  tick();
 }
 
 export function shopNow(): number {
@@ -19,10 +19,12 @@ function subscribe(listener: () => void): () => void {
   return () => listeners.delete(listener);
 }
 
-setInterval(() => {
+function tick(): void {
   now = shopNow();
   for (const listener of listeners) listener();
-}, 1000);
+}
+
+setInterval(tick, 1000);
 
 export function useNow(): number {
   return useSyncExternalStore(subscribe, () => now);
