@@ -1404,21 +1404,44 @@ export interface components {
              * @description Send it back as If-Match with every change.
              */
             version: number;
+            /** @description Tag of the item. */
             tag: string;
+            /** @description What people call it. */
             itemName: string;
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When it was opened.
+             */
             createdAt: string;
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When it was last changed.
+             */
             changedAt: string;
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When its run was started, or null.
+             */
             startedAt: null | string;
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When it was handed back or sent on, or null.
+             */
             closedAt: null | string;
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When it is needed, or null.
+             */
             dueAt: null | string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description The mend that it does properly, or null.
+             */
             followsMendId: null | number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description The mend that does it properly, or null.
+             */
             followedByMendId: null | number;
             /** @description The case. */
             case: components["schemas"]["RepairCase"];
