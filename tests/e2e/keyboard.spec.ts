@@ -96,6 +96,10 @@ test('the keys are on a sheet that a key opens', async ({ page }) => {
   await expect(page.getByRole('heading', { level: 1 })).toBeAttached();
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog')).toContainText('Silence the alarm');
+  // It is not modal: what lies behind it takes the focus, and it stays to be read.
+  await page.getByRole('link').first().focus();
+  await expect(page.getByRole('link').first()).toBeFocused();
+  await expect(page.getByRole('dialog')).toBeVisible();
   await page.keyboard.press('Escape');
   await expect(page.getByRole('dialog')).toBeHidden();
 });

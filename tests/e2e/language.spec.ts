@@ -140,6 +140,7 @@ test('no word of an opened reason, of an error or of the keys lies outside it', 
   for (let shut = reason.getByRole('button', { expanded: false }); (await shut.count()) > 0;) await shut.first().click();
   expect((await words(page)).map((text) => english(text, own)).filter(Boolean)).toEqual([]);
   await page.keyboard.press('Escape');
+  await expect(reason).toBeHidden();
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog')).toContainText('⟦');
   expect((await words(page)).map((text) => english(text, own)).filter(Boolean)).toEqual([]);

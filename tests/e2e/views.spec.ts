@@ -1,58 +1,11 @@
-import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import { gzipSync } from 'node:zlib';
+import { clock } from './everyView.ts';
 import { ShopServer } from './server.ts';
 
 const server = new ShopServer();
-test.beforeAll(() => server.start({ clock: '2026-11-25T10:40:00Z' }));
+test.beforeAll(() => server.start({ clock }));
 test.afterAll(() => server.dispose());
-
-const views: readonly (readonly [string, string, string])[] = [
-  ['bench', '/', 'then'],
-  ['start a mend', '/new', 'What needs mending?'],
-  ['worked cases', '/gallery', 'Ski, core shot'],
-  ['look, another family', '/mends/15/look', 'Canoe, aluminium'],
-  ['plan, another family', '/mends/15/plan', 'Cautions'],
-  ['look', '/mends/13/look', 'Kind of damage'],
-  ['match', '/mends/11/match', 'What bonds to every layer'],
-  ['match with vetoes', '/mends/10/match', 'Ruled out'],
-  ['plan', '/mends/13/plan', 'Cautions'],
-  ['mend, by hand', '/mends/7/mend', 'use within'],
-  ['mend, waiting', '/mends/6/mend', 'Touch beats the clock'],
-  ['mend, failed', '/mends/12/mend', 'The test failed'],
-  ['plan of several damages', '/mends/18/plan', 'damage 2'],
-  ['mend of several damages', '/mends/18/mend', 'Touch beats the clock'],
-  ['sheet of several damages', '/mends/18/sheet', 'Print'],
-  ['prove', '/mends/2/prove', 'Tests to pass'],
-  ['log', '/log', 'Back under warranty'],
-  ['shelf and tools', '/shelf', 'Grits in the drawer'],
-  ['job sheet', '/mends/8/sheet', 'Print'],
-  ['cup labels', '/mends/13/labels', 'Use it within'],
-  ['hand-back note', '/mends/1/note', 'How it was proven'],
-  ['not there', '/nowhere', 'Page not found'],
-];
-
-for (const colorScheme of ['light', 'dark'] as const) {
-  test.describe(colorScheme, () => {
-    test.use({ colorScheme });
-    for (const [name, path, words] of views) {
-      test(`${name} can be used by everybody`, async ({ page }) => {
-        await page.goto(server.url + path);
-        await expect(page.getByText(words).first()).toBeVisible();
-        const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']).analyze();
-        expect(
-          violations.map(
-            (violation) =>
-              `${violation.id}: ${violation.nodes
-                .map((node) => node.target.join(' '))
-                .slice(0, 3)
-                .join(' | ')}`,
-          ),
-        ).toEqual([]);
-      });
-    }
-  });
-}
 
 /** Layout shift of a view from its first paint until nothing is loaded any more. */
 async function shiftOf(page: Page, path: string): Promise<number> {

@@ -28,7 +28,12 @@ export function HelpSheet() {
         </button>
       </Dialog.Trigger>
       <Dialog.Portal>
-        <Dialog.Content aria-describedby={undefined} className="fixed top-16 right-4 z-30 w-96 max-w-[92vw] border-2 border-ink bg-sheet p-5 shadow-xl">
+        <Dialog.Content
+          aria-describedby={undefined}
+          // A popover that is closing gives focus back to what opened it, and that must not shut this sheet again.
+          onFocusOutside={(event) => event.preventDefault()}
+          className="fixed top-16 right-4 z-30 w-96 max-w-[92vw] border-2 border-ink bg-sheet p-5 shadow-xl"
+        >
           <Dialog.Title className="text-2xl">{say`Keys`}</Dialog.Title>
           <dl className="mt-3 grid grid-cols-[6rem_1fr] gap-y-2">
             {keys.map(([press, does]) => (
