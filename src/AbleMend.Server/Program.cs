@@ -35,8 +35,10 @@ builder.Services.AddSingleton<IConfigureOptions<JsonOptions>, SpokenAnswers>();
 builder.Services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = true);
 builder.Services.AddSingleton<TimeProvider>(services => new ShopClock(services.GetRequiredService<IOptions<ServerOptions>>().Value.Clock));
 builder.Services.AddSingleton(_ => Planner.Shipped());
+builder.Services.AddSingleton<Writes>();
 builder.Services.AddDbContext<MendDb>((services, db) =>
-    db.UseSqlite(MendDb.ConnectionTo(services.GetRequiredService<IOptions<ServerOptions>>().Value.Database)));
+    db.UseSqlite(MendDb.ConnectionTo(services.GetRequiredService<IOptions<ServerOptions>>().Value.Database)).AddInterceptors(services.GetRequiredService<Writes>()));
+builder.Services.AddOutputCache();
 builder.Services.AddSingleton<WorkedCases>();
 builder.Services.AddSingleton<MendRecords>();
 builder.Services.AddScoped<MendStore>();
@@ -55,6 +57,7 @@ app.UseStatusCodePages();
 app.UseCaching();
 app.UseSameSiteOnly();
 app.UseOldBodies();
+app.UseOutputCache();
 app.MapStaticAssets();
 app.MapOpenApi("/openapi/{documentName}.json");
 

@@ -6,6 +6,7 @@ using AbleMend.Core.Plans;
 using AbleMend.Core.Running;
 using AbleMend.Data;
 using AbleMend.Server.Log;
+using AbleMend.Server.Http;
 using AbleMend.Server.Mends;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
@@ -144,5 +145,23 @@ public sealed class RecordsTests : IDisposable
         await command.ExecuteNonQueryAsync();
     }
 
-    private async Task<BenchView> BenchAsync() => (await _shop.Client.GetFromJsonAsync<BenchView>("/api/bench", OpenJson.Options))!;
+    [Fact]
+    public async Task The_bench_shows_every_change_as_soon_as_it_is_answered()
+    {
+        // The clock stands still, so that all of this happens within the moment for which an answer is shared.
+        for (var n = 1; n <= 12; n++)
+        {
+            await _shop.OpenMendAsync(tag: $"BRD-{n:00}");
+            (await AskAsync()).Drafts.Count.ShouldBe(n);
+        }
+    }
+
+    /// <summary>The bench at another moment, so that what was written behind the server's back is seen.</summary>
+    private async Task<BenchView> BenchAsync()
+    {
+        _shop.Time.Advance(SharedMoment.Longest);
+        return await AskAsync();
+    }
+
+    private async Task<BenchView> AskAsync() => (await _shop.Client.GetFromJsonAsync<BenchView>("/api/bench", OpenJson.Options))!;
 }

@@ -12,7 +12,7 @@ public static class MendEndpoints
     public static void MapMends(this RouteGroupBuilder api)
     {
         api.MapGet("/bench", (MendStore store, CancellationToken cancel) => store.BenchAsync(cancel))
-            .WithName("getBench").WithSummary("Everything under way, most urgent first, and what waits to be started.");
+            .SharedForAMoment().WithName("getBench").WithSummary("Everything under way, most urgent first, and what waits to be started.");
 
         var mends = api.MapGroup("/mends");
         mends.MapGet("/{id:int}", async (int id, MendStore store, CancellationToken cancel) =>
