@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using AbleMend.Core.Catalogue;
 using AbleMend.Core.Finishing;
 using AbleMend.Core.Gear;
@@ -199,7 +200,9 @@ public static class CaseChecks
 
         public IReadOnlyList<Problem> Problems => _problems;
 
-        public void Demand(bool holds, string code, string field, Message message, Message remedy)
+        public void Demand(
+            bool holds, string code, string field,
+            [InterpolatedStringHandlerArgument(nameof(holds))] Message message, [InterpolatedStringHandlerArgument(nameof(holds))] Message remedy)
         {
             if (!holds)
             {
@@ -207,8 +210,13 @@ public static class CaseChecks
             }
         }
 
-        public void Known(bool known, string field, string id, IEnumerable<string> ids) =>
-            Demand(known, "unknown-id", field, $"'{id:as-is}' is not known.", known ? Message.Empty : Remedy(id, [.. ids.Order()]));
+        public void Known(bool known, string field, string id, IEnumerable<string> ids)
+        {
+            if (!known)
+            {
+                _problems.Add(new Problem("unknown-id", field, $"'{id:as-is}' is not known.", Remedy(id, [.. ids.Order()])));
+            }
+        }
 
         private static Message Remedy(string id, IReadOnlyList<string> ids) =>
             Nearest.To(id, ids) is { } meant

@@ -10,7 +10,7 @@ namespace AbleMend.Core.Catalogue;
 /// <summary>Everything known about constructions, materials, rules and cautions. Immutable, checked when it is loaded.</summary>
 public sealed class MendCatalogue
 {
-    private readonly FrozenDictionary<string, Cup> _cups;
+    private readonly IReadOnlyDictionary<string, Cup> _cups;
 
     private readonly CatalogueData _data;
 
@@ -23,7 +23,26 @@ public sealed class MendCatalogue
         Materials = data.Materials.ToFrozenDictionary(material => material.Id);
         Cautions = data.Cautions.ToFrozenDictionary(caution => caution.Id);
         Schools = data.Schools.ToFrozenDictionary(school => school.Id);
-        _cups = data.Materials.Where(material => material is { Heat: not null, Label.PotLifeMin: not null }).ToFrozenDictionary(material => material.Id, Cup.Fit);
+        _cups = data.Materials.Where(HeatsInACup).ToFrozenDictionary(material => material.Id, Cup.Fit);
+    }
+
+    /// <summary>A catalogue with products beside it: every plan of a shop that has its own makes one, so that only what is theirs is made anew.</summary>
+    private MendCatalogue(MendCatalogue shipped, CatalogueData data, IReadOnlyList<Material> products)
+    {
+        _data = data;
+        (Version, Substances, Constructions, Cautions, Schools) = (shipped.Version, shipped.Substances, shipped.Constructions, shipped.Cautions, shipped.Schools);
+        var (materials, cups) = (new Dictionary<string, Material>(shipped.Materials), new Dictionary<string, Cup>(shipped._cups));
+        foreach (var product in products)
+        {
+            materials[product.Id] = product;
+            cups.Remove(product.Id);
+            if (HeatsInACup(product))
+            {
+                cups[product.Id] = Cup.Fit(product);
+            }
+        }
+
+        (Materials, _cups) = (materials, cups);
     }
 
     /// <value>Version of the data, such as <c>2026.1</c>.</value>
@@ -42,7 +61,7 @@ public sealed class MendCatalogue
     public IReadOnlyList<Construction> ConstructionList => _data.Constructions;
 
     /// <value>Materials by identifier.</value>
-    public FrozenDictionary<string, Material> Materials { get; }
+    public IReadOnlyDictionary<string, Material> Materials { get; }
 
     /// <value>Materials in the order of the data.</value>
     public IReadOnlyList<Material> MaterialList => _data.Materials;
@@ -76,9 +95,11 @@ public sealed class MendCatalogue
         var own = products.Select(product => product.Id).ToHashSet();
         var beside = _data with { Materials = [.. MaterialList.Where(material => !own.Contains(material.Id)), .. products] };
         CatalogueLoader.CheckProducts(products, beside);
-        return new MendCatalogue(Version, beside);
+        return new MendCatalogue(this, beside, products);
     }
 
     /// <summary>The cup model of a material, fitted to its label; null for what does not heat in a cup.</summary>
     public Cup? CupOf(Material material) => _cups.GetValueOrDefault(material.Id);
+
+    private static bool HeatsInACup(Material material) => material is { Heat: not null, Label.PotLifeMin: not null };
 }

@@ -17,7 +17,7 @@ public static class LimitTable
     public static IReadOnlyList<Problem> Check(object value, string path = "")
     {
         var problems = new List<Problem>();
-        Walk(value, path, problems);
+        Walk(value, new Trail(null, path, null), problems);
         return problems;
     }
 
@@ -52,68 +52,77 @@ public static class LimitTable
         }
     }
 
-    private static void Walk(object value, string path, List<Problem> problems)
+    private static void Walk(object value, Trail trail, List<Problem> problems)
     {
         foreach (var field in Fields.GetOrAdd(value.GetType(), Read))
         {
-            var at = path.Length == 0 ? field.Name : $"{path}.{field.Name}";
-            var held = field.Get(value);
-            if (held is not null)
+            if (field.Get(value) is { } held)
             {
-                Check(held, field, at, problems);
+                Check(held, field, trail.To(field.Name), problems);
             }
         }
     }
 
-    private static void Check(object held, Field field, string at, List<Problem> problems)
+    private static void Check(object held, Field field, Trail trail, List<Problem> problems)
     {
-        if (field.Limits is { } limits && OutOfRange.Of(Convert.ToDouble(held, System.Globalization.CultureInfo.InvariantCulture), limits.Least, limits.Most, at, limits.Unit) is { } outside)
+        if (field.Limits is { } limits && Convert.ToDouble(held, System.Globalization.CultureInfo.InvariantCulture) is var number && !OutOfRange.Holds(number, limits.Least, limits.Most))
         {
-            problems.Add(outside);
+            problems.Add(OutOfRange.Of(number, limits.Least, limits.Most, trail.ToString(), limits.Unit)!);
         }
 
         if (field.Size is { } size)
         {
-            CheckSize(held, size, at, problems);
+            CheckSize(held, size, trail, problems);
         }
 
-        switch (held)
+        if (!field.Deeper)
         {
-            case string:
-                break;
-            case IEnumerable list when field.Deeper:
-                // A list that is longer than it may be is told once, and not walked.
-                foreach (var (entry, i) in list.Cast<object?>().Take(field.Size?.Most ?? int.MaxValue).Select((entry, i) => (entry, i)))
-                {
-                    if (entry is not null)
-                    {
-                        Walk(entry, $"{at}[{i}]", problems);
-                    }
-                }
+            return;
+        }
 
-                break;
-            default:
-                if (field.Deeper)
+        if (held is IEnumerable list)
+        {
+            // A list that is longer than it may be is told once, and not walked.
+            foreach (var (i, entry) in list.Cast<object?>().Take(field.Size?.Most ?? int.MaxValue).Index())
+            {
+                if (entry is not null)
                 {
-                    Walk(held, at, problems);
+                    Walk(entry, trail.Entry(i), problems);
                 }
-
-                break;
+            }
+        }
+        else
+        {
+            Walk(held, trail, problems);
         }
     }
 
-    private static void CheckSize(object held, SizeAttribute size, string at, List<Problem> problems)
+    private static void CheckSize(object held, SizeAttribute size, Trail trail, List<Problem> problems)
     {
         if (held is string text)
         {
             if (text.Length < size.Least || text.Length > size.Most || (size.Least > 0 && string.IsNullOrWhiteSpace(text)))
             {
-                problems.Add(new Problem("bad-length", at, $"This is empty, or longer than {size.Most} characters.", $"Write {size.Least} to {size.Most} characters."));
+                problems.Add(new Problem("bad-length", trail.ToString(), $"This is empty, or longer than {size.Most} characters.", $"Write {size.Least} to {size.Most} characters."));
             }
         }
         else if (held is ICollection list ? list.Count < size.Least || list.Count > size.Most : ((IEnumerable)held).Cast<object?>().Count() is var count && (count < size.Least || count > size.Most))
         {
-            problems.Add(new Problem("bad-count", at, $"This holds fewer than {size.Least} or more than {size.Most} entries.", $"Give {size.Least} to {size.Most} of them."));
+            problems.Add(new Problem("bad-count", trail.ToString(), $"This holds fewer than {size.Least} or more than {size.Most} entries.", $"Give {size.Least} to {size.Most} of them."));
+        }
+    }
+
+    /// <summary>Where a walk is; put into words only when something is wrong there.</summary>
+    private sealed record Trail(Trail? Before, string Name, int? Index)
+    {
+        public Trail To(string name) => new(this, name, null);
+
+        public Trail Entry(int index) => this with { Index = index };
+
+        public override string ToString()
+        {
+            var before = Before?.ToString() ?? "";
+            return (before.Length == 0 ? Name : $"{before}.{Name}") + (Index is { } i ? $"[{i}]" : "");
         }
     }
 

@@ -7,6 +7,9 @@ internal static class OutOfRange
 {
     private const int Decimals = 3;
 
+    /// <summary>Whether a value is inside its range, both ends included.</summary>
+    public static bool Holds(double value, double low, double high) => double.IsFinite(value) && value >= low && value <= high;
+
     /// <summary>The problem, or null where the value is inside its range.</summary>
     /// <param name="value">What was given; null is inside every range.</param>
     /// <param name="low">Least.</param>
@@ -15,7 +18,7 @@ internal static class OutOfRange
     /// <param name="unit">Symbol of its unit.</param>
     public static Problem? Of(double? value, double low, double high, string field, string unit)
     {
-        if (value is not { } some || (double.IsFinite(some) && some >= low && some <= high))
+        if (value is not { } some || Holds(some, low, high))
         {
             return null;
         }

@@ -38,8 +38,18 @@ public sealed partial class Message : IEquatable<Message>
     /// <param name="writer">Who is asked.</param>
     /// <param name="wanted">Whether the parts are put in; without them the message stays empty.</param>
     public Message(int literalLength, int formattedCount, IWordy writer, out bool wanted)
+        : this(literalLength, formattedCount, !writer.WantsWords, out wanted)
     {
-        wanted = writer.WantsWords;
+    }
+
+    /// <summary>Called by the compiler for what is only said when something does not hold.</summary>
+    /// <param name="literalLength">Characters of the literal parts.</param>
+    /// <param name="formattedCount">Number of arguments.</param>
+    /// <param name="holds">Whether it holds, so that nothing has to be said.</param>
+    /// <param name="wanted">Whether the parts are put in; without them the message stays empty.</param>
+    public Message(int literalLength, int formattedCount, bool holds, out bool wanted)
+    {
+        wanted = !holds;
         if (wanted)
         {
             _building = new StringBuilder(literalLength + (4 * formattedCount));
