@@ -160,6 +160,7 @@ internal static partial class CatalogueChecks
             checks.Demand(rule.When.All(signs => signs != new TriageSigns()), rule.Id, "It asks for nothing, so it would apply to every damage.", "Say what has to be seen.");
             foreach (var signs in rule.When)
             {
+                checks.Known(signs.Places, rule.Id, "trait", Words(data.Vocabulary.Traits));
                 checks.Known(new[] { signs.LayerFamily, signs.OuterFamily }.OfType<string>().ToList(), rule.Id, "family", Words(data.Vocabulary.Families));
             }
 

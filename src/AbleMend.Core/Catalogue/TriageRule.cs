@@ -12,6 +12,7 @@ namespace AbleMend.Core.Catalogue;
 /// <param name="Silhouette">The item has this silhouette.</param>
 /// <param name="LayerFamily">A layer at the place is of this family.</param>
 /// <param name="OuterFamily">The outermost layer is of this family.</param>
+/// <param name="Places">The place has one of these traits.</param>
 /// <param name="Warranty">The warranty stands in one of these ways.</param>
 /// <param name="Young">The item is, or is not, young enough for a warranty.</param>
 /// <param name="Permanence">A mend for good, or for now, was asked for.</param>
@@ -29,6 +30,8 @@ namespace AbleMend.Core.Catalogue;
 /// <param name="DamagesAtLeast">So many damages and neighbours on the item.</param>
 /// <param name="AreaAboveMm2">More area than this at the place.</param>
 /// <param name="AllAreaAboveCm2">More area than this in all damages together.</param>
+/// <param name="LengthAboveMm">It is longer than this, the longest of several close together.</param>
+/// <param name="CoreCutAbovePercent">More than this share of the thickness of the core, the layer that carries, is cut.</param>
 /// <param name="CantDiffersByMoreDeg">The cants of the fins differ by more than this.</param>
 /// <param name="CantWithinDeg">The cants of the fins differ by no more than this.</param>
 public sealed record TriageSigns(
@@ -39,6 +42,7 @@ public sealed record TriageSigns(
     Silhouette? Silhouette = null,
     string? LayerFamily = null,
     string? OuterFamily = null,
+    [property: Size(1, 10)] IReadOnlyList<string>? Places = null,
     [property: Size(1, 4)] IReadOnlyList<Warranty>? Warranty = null,
     bool? Young = null,
     Permanence? Permanence = null,
@@ -56,6 +60,8 @@ public sealed record TriageSigns(
     [property: Limits(2, 100)] int? DamagesAtLeast = null,
     [property: Limits(1, 100000, "mm²")] double? AreaAboveMm2 = null,
     [property: Limits(1, 10000, "cm²")] double? AllAreaAboveCm2 = null,
+    [property: Limits(1, 10000, "mm")] double? LengthAboveMm = null,
+    [property: Limits(1, 100, "%")] double? CoreCutAbovePercent = null,
     [property: Limits(0.1, 30, "°")] double? CantDiffersByMoreDeg = null,
     [property: Limits(0.1, 30, "°")] double? CantWithinDeg = null);
 
@@ -73,5 +79,5 @@ public sealed record TriageRule(
     Decision? Decision = null)
 {
     /// <value>What a text may speak of.</value>
-    public static IReadOnlyList<string> Speakable { get; } = ["area in mm²", "area of all", "age", "cant", "twin's cant"];
+    public static IReadOnlyList<string> Speakable { get; } = ["area in mm²", "area of all", "length", "depth", "age", "cant", "twin's cant"];
 }

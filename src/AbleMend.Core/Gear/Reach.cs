@@ -33,6 +33,12 @@ public sealed class Reach
         Layers.Skip(1).All(layer => layer.Substance.Texture is Texture.Air or Texture.Threads || layer.Layer.Substance == Layers[0].Layer.Substance)
         && (Layers[0].Substance.Texture is Texture.Cloth or Texture.Rubber || (Layers.Count > 1 && Layers[0].Substance is { Texture: Texture.Sheet, Movement: not Movement.Rigid }));
 
+    /// <value>Whether foam lies anywhere under the surface.</value>
+    public bool HasFoam => Layers.Any(IsFoam);
+
+    /// <value>The laminate that carries by itself, with no foam under it, where it is cut into: a thin hull or a shaft. Null elsewhere.</value>
+    public ReachedLayer? BareLaminate => HasFoam ? null : Layers.FirstOrDefault(layer => layer.Touched && layer.Substance.Families.Contains("laminate"));
+
     /// <value>Whether any foam is open.</value>
     public bool FoamOpen => Layers.Any(layer => layer.Touched && IsFoam(layer));
 
@@ -56,7 +62,8 @@ public sealed class Reach
         var reached = new List<ReachedLayer>(layers.Count);
         foreach (var layer in layers)
         {
-            var into = Math.Clamp(depthMm - top, 0, layer.ThicknessMm);
+            // Decimals that were added up are subtracted here: a layer that is cut right through has to say so.
+            var into = Math.Clamp(Math.Round(depthMm - top, 6), 0, layer.ThicknessMm);
             reached.Add(new ReachedLayer(layer, substances[layer.Substance], top, into));
             top += layer.ThicknessMm;
         }

@@ -37,7 +37,8 @@ internal sealed class FillGlassCoat : MendMethod
     /// <inheritdoc/>
     protected override Message? Unfit(CaseView view) =>
         !view.Reach.Layers.Any(layer => layer.Substance.Families.Contains("laminate")) ? "There is no laminate here to rebuild."
-        : view.Reach.Layers.Any(layer => layer.Substance.Families.Contains("carbon")) ? "A thin carbon laminate is scarfed, ply for ply." : null;
+        : view.Reach.Layers.Any(layer => layer.Substance.Families.Contains("carbon")) ? "A thin carbon laminate is scarfed, ply for ply."
+        : ScarfOrSleeve.HasToGiveBack(view) ? "Too much of the wall is cut: it is scarfed and given back ply for ply." : null;
 
     public override bool Takes(Material resin) => resin.Role == Role.Resin && resin.Suits is null;
 

@@ -28,7 +28,8 @@ internal sealed class PoleWrap : MendMethod
 
     public override bool Takes(Material material) => material.Role == Role.Wrap;
 
-    protected override Message? Unfit(CaseView view) => view.Location.Has("tube") ? null : "It is for tubes.";
+    protected override Message? Unfit(CaseView view) => !view.Location.Has("tube") ? "It is for tubes."
+        : view.Damage.AcrossWholeWidth ? "It is broken right round: a wrap carries no bending there." : null;
 
     public override IReadOnlyList<ReachedLayer> Touches(CaseView view) => Outermost(view);
 

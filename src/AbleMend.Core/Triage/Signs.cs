@@ -22,11 +22,12 @@ internal static class Signs
             && Same(asked.Permanence, view.Case.Wanted.Permanence)
             && (asked.LayerFamily is null || reach.Layers.Any(layer => layer.Substance.Families.Contains(asked.LayerFamily)))
             && (asked.OuterFamily is null || view.Outer.Families.Contains(asked.OuterFamily))
+            && (asked.Places is null || asked.Places.Any(view.Location.Has))
             && Same(asked.Young, item.AgeMonths <= construction.WarrantyMonths)
             && Same(asked.AcrossWholeWidth, damage.AcrossWholeWidth)
             && Same(asked.CoreTouched, reach.Layers.Any(layer => layer.Touched && layer.Layer.Id == construction.CoreLayer))
             && Same(asked.FoamOpen, reach.FoamOpen)
-            && Same(asked.HasFoam, reach.Layers.Any(layer => layer.Substance.Texture is Texture.Foam or Texture.Beads))
+            && Same(asked.HasFoam, reach.HasFoam)
             && Same(asked.ThroughBothFaces, reach.Layers.Count > 2 && reach.Layers[^1].Touched && reach.Layers[^1].Substance.Texture is Texture.Clear or Texture.Weave)
             && Same(asked.Wet, damage.Wet)
             && (asked.Located is null || damage.Located == asked.Located)
@@ -37,6 +38,8 @@ internal static class Signs
             && !(asked.DamagesAtLeast > Places(view).Sum(each => 1 + (each.Neighbours?.Count ?? 0)))
             && !(asked.AreaAboveMm2 >= view.Outline.AreaMm2)
             && (asked.AllAreaAboveCm2 is not { } area || AllAreaCm2(view) > area)
+            && (asked.LengthAboveMm is not { } length || LongestMm(damage) > length)
+            && (asked.CoreCutAbovePercent is not { } percent || CoreCutPercent(view) > percent)
             && (asked.CantDiffersByMoreDeg is not { } more || CantDiffersByDeg(damage) > more)
             && (asked.CantWithinDeg is not { } within || CantDiffersByDeg(damage) <= within);
     }
@@ -48,6 +51,8 @@ internal static class Signs
         {
             ["area in mm²"] = new MeasureArgument(view.Outline.AreaMm2, "mm²", 0),
             ["area of all"] = new MeasureArgument(AllAreaCm2(view), "cm²", 0),
+            ["length"] = new MeasureArgument(LongestMm(view.Damage), "mm", 0),
+            ["depth"] = new MeasureArgument(view.Damage.DepthMm, "mm", 2),
             ["age"] = new NumberArgument(view.Case.Item.AgeMonths ?? 0),
         };
         if (view.Damage.Fin is { } fin)
@@ -58,6 +63,14 @@ internal static class Signs
 
         return seen;
     }
+
+    /// <summary>The longest of a damage and its neighbours, whichever way it lies.</summary>
+    private static double LongestMm(Damage damage) =>
+        (damage.Neighbours ?? []).Select(neighbour => neighbour.Shape).Prepend(damage.Shape).Select(shape => Outline.Of(shape)).Max(outline => Math.Max(outline.LengthMm, outline.WidthMm));
+
+    /// <summary>How much of the layer that carries is cut through.</summary>
+    private static double CoreCutPercent(CaseView view) =>
+        view.Reach.Layers.FirstOrDefault(layer => layer.Layer.Id == view.Construction.CoreLayer) is { } core ? 100 * core.DepthIntoMm / core.Layer.ThicknessMm : 0;
 
     private static double? CantDiffersByDeg(Damage damage) => damage.Fin is { } fin ? Math.Abs(fin.CantDeg - fin.TwinCantDeg) : null;
 

@@ -42,6 +42,12 @@ describe('the view from above', () => {
     expect(view(['patches-dry']).rings.map((ring) => ring.words)).toEqual(['2: 90 × 90', '1: 60 × 60', '']);
   });
 
+  it('writes only the first and the last of a stack of many plies', () => {
+    const stack = [1, 2, 3, 4, 5].map((order) => patch(order, 20 + 5 * order));
+    const { rings } = planView({ drawing, patches: stack, reached: new Set(['patches-dry']), width: 520, height: 250, units: 'metric' });
+    expect(rings.map((ring) => ring.words).filter(Boolean)).toEqual(['5: 90 × 90', '1: 50 × 50']);
+  });
+
   it('does not change its scale as the work goes on', () => {
     expect(view([]).pxPerMm).toBe(view(['key', 'cut', 'patch-1']).pxPerMm);
   });

@@ -39,6 +39,8 @@ interface PlanInput {
 }
 
 const leastGridPx = 14;
+/** Patches of which each is written with its size. */
+const mostWritten = 3;
 const grids: Record<Units, readonly [Grid, Grid, Grid]> = {
   metric: [
     { mm: 10, words: say`10 mm` },
@@ -85,7 +87,9 @@ export function planView({ drawing, patches, reached, width, height, units, leas
       ...(reached.has('key') && drawing.keyOutline.length > 0 ? [ring('key', drawing.keyOutline, reached.has('tape') ? say`key and tape` : say`key`)] : []),
       ...shown
         .toSorted((a, b) => b.areaCm2 - a.areaCm2)
-        .map((patch) => ring('patch', patch.pieces, patchWords(patch, units), several ? (patch.order % 2 === 1 ? -0.6 : 0.6) : 0)),
+        .map((patch) =>
+          ring('patch', patch.pieces, isWritten(patch, shown) ? patchWords(patch, units) : '', several ? (patch.order % 2 === 1 ? -0.6 : 0.6) : 0),
+        ),
       ...(reached.has('cut') && drawing.cutOutline.length > 0 ? [ring('cut', drawing.cutOutline, '')] : []),
       ring('damage', drawing.outline, ''),
       ...marks.map((mark) => ({
@@ -96,6 +100,11 @@ export function planView({ drawing, patches, reached, width, height, units, leas
       })),
     ],
   };
+}
+
+/** Of a stack of many plies only the first and the last are written: the sizes of the others stand beside the drawing. */
+function isWritten(patch: PlannedDamage['patches'][number], stack: readonly PlannedDamage['patches'][number][]): boolean {
+  return stack.length <= mostWritten || patch.order === 1 || patch.order === stack.length;
 }
 
 /** A patch's order and size, as a shop drawing writes it. */

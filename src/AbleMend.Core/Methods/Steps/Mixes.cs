@@ -85,7 +85,7 @@ internal static class Mixes
         job.Main.Cure == CureKind.Light && job.Main.Catalyst is not null && job.View.School("uv-resin") == "light-and-catalyst";
 
     private static Message Forgotten(MixOrder order, Material resin) =>
-        order.Filler is { } filler ? (Message)$"The {filler.Name:inside}: plain resin runs and sinks, and breaks under a foot."
+        order.Filler is { } filler ? (Message)$"The {filler.Name:inside}: plain resin runs and sinks, and sets brittle."
         : order.Wax && resin.AirInhibited ? "Wax first, then catalyst: without wax the surface stays sticky."
         : resin.Cure == CureKind.Light ? "Mix and spread in the shade: light reflected off sand or a wall sets it."
         : "Scrape the sides and the bottom of the cup.";

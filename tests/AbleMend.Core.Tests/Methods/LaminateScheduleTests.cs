@@ -1,0 +1,59 @@
+using AbleMend.Core.Cases;
+using AbleMend.Core.Gear;
+
+namespace AbleMend.Core.Tests.Methods;
+
+/// <summary>What is cut from a laminate that carries by itself is given back. Tapers of 8 to 12 to 1 in hulls: common practice.</summary>
+public class LaminateScheduleTests
+{
+    public static TheoryData<string, double, double> Holes =>
+    [
+        .. new[] { "gel-coat-hull", "carbon-hull" }.SelectMany(hull => new[] { 0.4, 0.7, 1 }.SelectMany(share => new double[] { 15, 60, 180 }.Select(length => (hull, share, length)))),
+    ];
+
+    [Theory]
+    [MemberData(nameof(Holes))]
+    public void A_hull_gets_back_at_least_as_much_as_was_cut(string hull, double share, double lengthMm)
+    {
+        var layers = Cases.Planner.Catalogue.Constructions[hull].Layers;
+        var (face, wall) = (layers[0].ThicknessMm, layers[1].ThicknessMm);
+        var plan = Hole(hull, face + (share * wall), lengthMm).Planned();
+        plan.System!.Method.ShouldBe("scarf-or-sleeve");
+        plan.Figure("laminate.given-back").Value.ShouldBeGreaterThanOrEqualTo((share * wall) - 1e-6);
+        plan.Damages[0].Patches.Count.ShouldBe((int)plan.Figure("laminate.plies").Value);
+        (plan.Figure("scarf.width").Value / (share * wall)).ShouldBeInRange(8, 20.001);
+        plan.Damages[0].Patches[^1].MarginMm.ShouldBe(plan.Figure("scarf.width").Value, 1e-6);
+    }
+
+    [Fact]
+    public void Nothing_light_is_offered_where_the_wall_is_gone() =>
+        Hole("gel-coat-hull", 4.6, 90).Planned().Damages[0].Candidates.Where(candidate => !candidate.Vetoed).ShouldAllBe(candidate => candidate.Method == "scarf-or-sleeve");
+
+    [Fact]
+    public void A_hole_right_through_gets_a_backing_that_is_mixed_bedded_and_prepared_before_the_plies()
+    {
+        var steps = Hole("gel-coat-hull", 4.6, 90).Planned().Steps.Select(step => step.Id).ToList();
+        string[] order = ["open", "backing-mix", "backing", "backing-rim", "bed-mix", "bed", "scarf", "cut-cloth", "clean", "glass-mix", "laminate"];
+        steps.Where(order.Contains).ShouldBe(order);
+        Hole("gel-coat-hull", 3, 90).Planned().Steps.ShouldNotContain(step => step.Id == "backing");
+    }
+
+    [Fact]
+    public void Resin_for_the_plies_is_the_weight_of_the_cloth_in_a_hand_lay_up()
+    {
+        // Common practice: a hand lay-up takes as much resin as cloth by weight, up to a quarter more. 2 mL stay in the cup.
+        var plan = Hole("gel-coat-hull", 4.6, 90).Planned();
+        var glassG = plan.Figure("glass.area").Value / 1e4 * 600;
+        ((plan.Figure("glass.need").Value - 2) * 1.09 / glassG).ShouldBeInRange(1, 1.25);
+    }
+
+    [Fact]
+    public void A_shaft_broken_right_round_is_not_wrapped()
+    {
+        var shaft = Cases.Usual("carbon-paddle", DamageKind.Crack).Damaged(damage => damage with { Location = "shaft", AcrossWholeWidth = true });
+        shaft.Planned().Damages[0].Candidates.ShouldAllBe(candidate => candidate.Method == "scarf-or-sleeve");
+    }
+
+    private static RepairCase Hole(string hull, double depthMm, double lengthMm) =>
+        Cases.Usual(hull, DamageKind.Hole).Damaged(damage => damage with { DepthMm = Math.Round(depthMm, 6), Shape = new OvalShape(lengthMm, lengthMm * 2 / 3) });
+}
