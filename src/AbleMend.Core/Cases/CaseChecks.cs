@@ -117,8 +117,15 @@ public static class CaseChecks
         }
 
         checks.Demand(!damage.OnMate || construction.Pair, "no-pair", $"{at}.onMate", $"{construction.Name} is not one of a pair.", "Say that it is on this one.");
-        checks.Demand(construction.Damages.Any(usual => usual.Kind == damage.Kind), "kind-does-not-fit", $"{at}.kind",
-            $"{construction.Name} is not known to be damaged in this way.", $"Use one of: {string.Join(", ", construction.Damages.Select(usual => Kebab<DamageKind>.Id(usual.Kind)).Distinct()):as-is}.");
+        // A kind that this construction is not known to have is no slip: triage says who has to look at it.
+        if (construction.Damages.Any(usual => usual.Kind == damage.Kind))
+        {
+            CheckKind(checks, damage, at, location);
+        }
+    }
+
+    private static void CheckKind(Checks checks, Damage damage, string at, Location location)
+    {
         checks.Demand(damage.Kind != DamageKind.FinBoxSurround || location.FinBox, "no-fin-box", $"{at}.location",
             "There is no fin box at this place.", "Choose the fin box, or another kind of damage.");
         checks.Demand(damage.Kind != DamageKind.FinBoxSurround || damage.Fin is not null, "fin-not-checked", $"{at}.fin",

@@ -64,7 +64,7 @@ public static class TriageDesk
 
         var applying = view.Catalogue.Triage.Where(rule => rule.When.Any(signs => Signs.Show(signs, view))).ToList();
         var deciding = applying.FirstOrDefault(rule => rule.Decision is not null);
-        return new Verdict(
+        return deciding?.Decision is not (Decision.Refuse or Decision.Retire or Decision.Refer) && Unfamiliar.Judge(view) is { } unfamiliar ? unfamiliar : new Verdict(
             deciding?.Decision ?? Decision.Mend,
             [
                 .. applying

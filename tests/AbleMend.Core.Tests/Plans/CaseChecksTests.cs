@@ -77,7 +77,6 @@ public class CaseChecksTests
         { "damages[0].choice.schools", each => each.OfSchool("which-glue", "mine") },
         { "damages[0].choice.schools.dry-finish", each => each.OfSchool("dry-finish", "320") },
         { "damages[0].choice.patch", each => each.Chosen(new Choice(Patch: "epoxy-2to1")) },
-        { "damages[0].seen.kind", each => each.Damaged(damage => damage with { Kind = DamageKind.SealTorn }) },
         { "damages[0].seen.gapMm", each => each.Damaged(damage => damage with { GapMm = -1 }) },
         { "damages[0].seen.missingMm", each => each.Damaged(damage => damage with { MissingMm = double.NaN }) },
         { "damages[0].seen.plies", each => each.Damaged(damage => damage with { Plies = 0 }) },

@@ -49,10 +49,16 @@ export function usualAt(usual: readonly Schemas['Damage'][], construction: Const
   return usual.filter((each) => (each.kind === 'fin-box-surround') === finBox);
 }
 
+/** Kinds of damage that a construction is not known to have. */
+export function unfamiliarKinds(usual: readonly Schemas['Damage'][], all: readonly Schemas['DamageKind'][]): readonly Schemas['DamageKind'][] {
+  return all.filter((kind) => kind !== 'fin-box-surround' && !usual.some((each) => each.kind === kind));
+}
+
 /** Another kind of damage starts from what is usual for it; what was seen of wet and cause stays. */
 export function withKind(damage: DamageToMend, construction: Construction, usual: readonly Schemas['Damage'][], kind: Schemas['DamageKind']): DamageToMend {
   const fresh = usual.find((each) => each.kind === kind);
-  if (!fresh) return damage;
+  // A kind that nothing is usual of keeps what was measured; triage says who has to judge it.
+  if (!fresh) return { seen: { ...damage.seen, kind, fin: null }, choice: null, overrides: null };
   const { wet, cause, location, onMate } = damage.seen;
   const there = usualAt(usual, construction, location).includes(fresh) ? location : fresh.location;
   const depthMm = Math.min(fresh.depthMm, totalThicknessMm(construction, there));
@@ -63,7 +69,8 @@ export function withKind(damage: DamageToMend, construction: Construction, usual
 export function withLocation(damage: DamageToMend, construction: Construction, usual: readonly Schemas['Damage'][], location: string): DamageToMend {
   const there = usualAt(usual, construction, location);
   const moved = withSeen(damage, { location });
-  const kept = there.some((each) => each.kind === damage.seen.kind);
+  const { kind } = damage.seen;
+  const kept = there.some((each) => each.kind === kind) || !usual.some((each) => each.kind === kind);
   const next = kept ? moved : withKind(moved, construction, usual, (there.find((each) => each.location === location) ?? there[0])!.kind);
   return withSeen(next, { location, depthMm: Math.min(next.seen.depthMm, totalThicknessMm(construction, location)) });
 }

@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import type { Catalogue, Construction, Problem, RepairCase, Schemas, Shape } from '../api/types';
 import { useUnits } from '../shop/units';
 import { useZone } from '../shop/zone';
@@ -11,13 +12,15 @@ import { MeasureField } from '../ui/MeasureField';
 import { fromLocalField, toLocalField } from '../measures/time';
 import { length, measure } from '../measures/units';
 import { causeWords, kindWords, lightWords, warrantyWords } from '../ui/words';
-import { reshaped, totalThicknessMm, usualAt, withBench, withKind, withLocation, withSeen, withWanted } from '../desk/edit';
+import { reshaped, totalThicknessMm, unfamiliarKinds, usualAt, withBench, withKind, withLocation, withSeen, withWanted } from '../desk/edit';
 import { Finds } from './Finds';
 import { Measures } from './Measures';
 import { VerdictBox } from './VerdictBox';
 import { say } from '../words/say';
 
 const entries = <T extends string>(words: Record<T, string>) => Object.entries(words) as [T, string][];
+/** Kinds that may run right across, so that nothing carries any more. */
+const runsAcross: ReadonlySet<Schemas['DamageKind']> = new Set(['crack', 'splinter', 'split', 'hole', 'parted']);
 const shapeWords: Record<Shape['kind'], string> = { round: say`Round`, oval: say`Oval`, crack: say`Line`, traced: say`Traced` };
 
 /** Look: where, what, how deep, how big, and what is wanted. The verdict stands beside it as it goes. */
@@ -66,17 +69,12 @@ function DamageFields({ desk, construction, catalogue, usual }: DamageProps) {
   const { seen } = toMend;
   const set = (change: Partial<Schemas['Damage']>) => editDamage((now) => withSeen(now, change));
   const wrong = (field: string) => isWrong(problems, `damages[${number - 1}].seen.${field}`);
-  const kinds = [...new Set(usualAt(usual, construction, seen.location).map((each) => each.kind))].map((kind) => [kind, kindWords[kind]] as const);
+  const kinds = [...new Set(usualAt(usual, construction, seen.location).map((each) => each.kind))];
   const thicknessMm = totalThicknessMm(construction, seen.location);
   return (
     <>
       <div className="grid gap-x-5 gap-y-3 sm:grid-cols-2">
-        <Choice
-          label={say`Kind of damage`}
-          value={seen.kind}
-          options={kinds}
-          onPick={(kind) => editDamage((now) => withKind(now, construction, usual, kind))}
-        />
+        <KindOfDamage kind={seen.kind} usualKinds={kinds} usual={usual} onKind={(kind) => editDamage((now) => withKind(now, construction, usual, kind))} />
         {planned?.drawing.leads === 'above' ? (
           <GoesThrough depthMm={seen.depthMm} skinMm={planned.drawing.layers[0]!.thicknessMm} onDepth={(depthMm) => set({ depthMm })} />
         ) : (
@@ -106,7 +104,7 @@ function DamageFields({ desk, construction, catalogue, usual }: DamageProps) {
           onPick={(wet) => set({ wet: wet === 'wet' })}
         />
         <Choice label={say`How did it happen?`} value={seen.cause} options={entries(causeWords)} onPick={(cause) => set({ cause })} />
-        {seen.kind === 'crack' || seen.kind === 'splinter' ? (
+        {runsAcross.has(seen.kind) ? (
           <Choice
             label={say`From side to side?`}
             value={seen.acrossWholeWidth ? 'yes' : 'no'}
@@ -133,6 +131,53 @@ function DamageFields({ desk, construction, catalogue, usual }: DamageProps) {
       <Finds key={number} toMend={toMend} construction={construction} catalogue={catalogue} edit={editDamage} before={desk.mend.foundBefore} />
       {seen.fin ? <FinFields fin={seen.fin} onChange={(fin) => set({ fin })} isWrong={wrong} /> : null}
     </>
+  );
+}
+
+interface KindProps {
+  kind: Schemas['DamageKind'];
+  usualKinds: readonly Schemas['DamageKind'][];
+  usual: readonly Schemas['Damage'][];
+  onKind: (kind: Schemas['DamageKind']) => void;
+}
+
+/** What is usual at the place by a tap, and everything else from a list: what nobody thought of is no dead end. */
+function KindOfDamage({ kind, usualKinds, usual, onKind }: KindProps) {
+  const [asked, setAsked] = useState(false);
+  const others = unfamiliarKinds(
+    usual,
+    entries(kindWords).map(([each]) => each),
+  );
+  const other = others.includes(kind);
+  return (
+    <div className="flex flex-col gap-2">
+      <Choice
+        label={say`Kind of damage`}
+        value={asked || other ? 'other' : kind}
+        options={[...usualKinds.map((each) => [each, kindWords[each]] as const), ['other', say`Something else`] as const]}
+        onPick={(next) => {
+          setAsked(next === 'other');
+          if (next !== 'other') onKind(next);
+        }}
+      />
+      {asked || other ? (
+        <label className="flex flex-col gap-1">
+          <span className="lettering">{say`What, then?`}</span>
+          <select
+            className="min-h-11 rounded-sm border-2 border-line bg-sheet px-3"
+            value={other ? kind : ''}
+            onChange={(event) => onKind(event.target.value as Schemas['DamageKind'])}
+          >
+            {other ? null : <option value="">{say`Choose`}</option>}
+            {others.map((each) => (
+              <option key={each} value={each}>
+                {kindWords[each]}
+              </option>
+            ))}
+          </select>
+        </label>
+      ) : null}
+    </div>
   );
 }
 
