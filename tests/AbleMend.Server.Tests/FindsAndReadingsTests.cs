@@ -27,7 +27,7 @@ public sealed class FindsAndReadingsTests : IDisposable
         for (var i = 0; i < 10; i++)
         {
             mend = await _shop.HappenedAsync(mend, new Happening(RunEventKind.Pressure, mend.Run!.CurrentStepId, Value: 20 + (i % 2 * 0.01), AirC: 21.5, BarometerKpa: 99.8));
-            _shop.Time.Advance(TimeSpan.FromMinutes(5));
+            _shop.Time.Advance(TimeSpan.FromHours(1));
         }
 
         using var restarted = _shop.Restarted();

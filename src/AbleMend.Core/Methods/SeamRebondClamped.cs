@@ -50,9 +50,7 @@ internal sealed class SeamRebondClamped : MendMethod
         job.Inflate();
         var day = job.Figure("air.at-pressure", "At working pressure for", Hours(24), "A day at working pressure", Source.CommonPractice);
         var minutes = job.Figures.Work("air.at-pressure-min", "In minutes", () => WallMin(day.H * 60), "Hours × 60", Source.Arithmetic);
-        job.Do("at-pressure", Stage.Prove, $"Leave it {day} at working pressure", "In the shade, away from heat. Read the gauge at the start and write it down.", 3, "Write the first reading down: it is the one that is always missing.",
-            Waits.ByTheClock(WaitKind.Loadable, minutes, "Is the gauge where it was, corrected for temperature?", 120), ["pressure"]);
-        job.Prove("soap").Prove("hold").DrawLap(lap);
+        job.Prove("soap").Watch(minutes).Prove("hold").DrawLap(lap);
         job.Draw(sketch => sketch.Slab("bars", MarkKind.Clamp, "bar", bars.Mm / 2, -1, -1 - (bar.Mm / 2)));
         return job.End(job.Hurt, job.Around(4));
     }

@@ -31,7 +31,7 @@ internal sealed class ValveReseat : MendMethod
         job.Do("rinse", Stage.Prepare, "Rinse sand off, look at the seal", "Clean water and a soft brush on seat and seal. A nick, a flat or a set: a new core.", 4, "Look at the seal against the light: a hair across it leaks.");
         job.Do("seat", Stage.Apply, "Screw it home, hand-tight and a little", "A film of silicone-free grease on the seal. Hand-tight, then an eighth of a turn with the key.", 3, "An eighth, not more: plastic threads strip.",
             job.Loadable(job.Label, null), draws: ["seat"]);
-        job.Inflate().Prove("soap").Prove("hold");
+        job.Inflate().Prove("soap").Watch().Prove("hold");
         job.Draw(sketch => sketch.Slab("seat", MarkKind.Clamp, "core", 6, -2, 1));
         return job.End(job.Hurt, job.Around(6));
     }

@@ -19,7 +19,7 @@ public sealed record ProofTest(string Id, [property: Words] string Name, [proper
         new("fin-fit", "Set the fin and compare the cant", "How many degrees apart are the fin and its twin?", "Difference of cant", "°", 1.0),
         new("float", "Weigh, float, weigh", "How many grams did it gain in ten minutes under water, wiped dry?", "Gain in weight", "g", 5),
         new("soap", "Soap it again, under pressure", "At working pressure, no bubbles anywhere, at the patch or beside it?", null, null, null),
-        new("hold", "Hold the pressure", "How much did it lose in an hour, past the first ten minutes and corrected for temperature?", "Loss in an hour", "%", 2),
+        new("hold", "Hold the pressure", "How much of its air did it lose in an hour, once it had settled and corrected for temperature?", "Loss in an hour", "%", 2),
         new("edge", "Try the edge with a thumbnail", "Do all edges stay down, all the way round?", null, null, null),
         new("flex", "Bend it by hand ten times", "No cracking, whitening or lifting?", null, null, null),
         new("straightedge", "Lay a straightedge across", "How far does it stand proud or hollow?", "Proud or hollow", "mm", 0.1),
@@ -35,8 +35,9 @@ public sealed record ProofTest(string Id, [property: Words] string Name, [proper
     }.ToDictionary(test => test.Id);
 
     /// <summary>Whether a result passes: within the limit where something is measured, else as the hand says.</summary>
+    /// <param name="limit">Limit that the plan has worked out, or null for the test's own.</param>
     /// <param name="measured">Measured value, in <see cref="Unit"/>; null for a test by touch.</param>
     /// <param name="saidYes">What the hand says.</param>
-    public bool Passes(double? measured, bool saidYes) =>
-        Limit is { } limit ? measured is { } value && Math.Abs(value) <= limit : saidYes;
+    public bool Passes(double? measured, bool saidYes, double? limit = null) =>
+        (limit ?? Limit) is { } most ? measured is { } value && Math.Abs(value) <= most : saidYes;
 }

@@ -134,8 +134,11 @@ public sealed record Mend(RepairCase Case, RepairPlan? Plan, MendStatus Status, 
         : Plan!.Damages.Select(damage => planner.Catalogue.With(Case.Products ?? []).Materials.GetValueOrDefault(damage.System!.Material)?.Chemistry)
             .LastOrDefault(chemistry => chemistry is "epoxy" or "polyester");
 
-    private static bool Passes(RepairPlan plan, RunEvent result) =>
-        ProofTest.All[plan.Steps.First(step => step.Id == result.StepId).Proof!].Passes(result.Value, result.Passed == true);
+    private static bool Passes(RepairPlan plan, RunEvent result)
+    {
+        var test = plan.Steps.First(step => step.Id == result.StepId);
+        return ProofTest.All[test.Proof!].Passes(result.Value, result.Passed == true, Run.LimitOf(plan, test));
+    }
 
     private static Outcome<Mend> Refuse(string code, Message what, Message remedy) => Outcome<Mend>.Failed(new Problem(code, "", what, remedy));
 }

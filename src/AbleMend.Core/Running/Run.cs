@@ -63,7 +63,7 @@ public static class Run
             PhaseOf(steps[step.Id], true),
             Window(step, steps[step.Id], timeline),
             UseBy(plan, step, steps),
-            HoldOf(repairCase, step, startedAt, kept),
+            HoldOf(repairCase, plan, step, startedAt, kept),
             steps[step.Id].Failed ? BackFrom(plan, step) : null);
 
     /// <summary>The last step before a test on which what it tests depends: the last mix, else the last application, else the first step.</summary>
@@ -74,22 +74,38 @@ public static class Run
         return (before.LastOrDefault(step => step.Stage == Stage.Mix) ?? before.LastOrDefault(step => step.Stage == Stage.Apply) ?? all[0]).Id;
     }
 
-    /// <summary>The hold test that is current, judged from its readings since it was last begun.</summary>
-    private static HoldResult? HoldOf(RepairCase repairCase, PlanStep current, DateTimeOffset startedAt, IReadOnlyList<RunEvent> kept)
+    /// <summary>The hold test that is current, or that is being waited for, judged from its readings since it was last begun.</summary>
+    private static HoldResult? HoldOf(RepairCase repairCase, RepairPlan plan, PlanStep current, DateTimeOffset startedAt, IReadOnlyList<RunEvent> kept)
     {
-        if (current.Proof != HoldTest.ProofId)
+        var watched = plan.Steps.Where(step => step.Damage == current.Damage).SkipWhile(step => step != current).Take(2).ToList();
+        if (watched.All(step => step.Proof != HoldTest.ProofId) || (current.Proof != HoldTest.ProofId && Numbering.Parse(current.Id).Id != HoldTest.WatchStep))
         {
             return null;
         }
 
         var climate = ClimateOf(repairCase, startedAt, kept);
         var since = kept.LastOrDefault(each => each.Kind == RunEventKind.Redo && Numbering.Parse(each.StepId!).Number == current.Damage)?.Number ?? 0;
-        var readings = kept.Where(each => each.Kind == RunEventKind.Pressure && each.StepId == current.Id && each.Number > since).ToList();
+        var readings = kept.Where(each => each.Kind == RunEventKind.Pressure && Numbering.Parse(each.StepId!).Number == current.Damage && each.Number > since).ToList();
+        // It settles from when it was blown up; an older plan only knows when it was first read.
+        var from = kept.LastOrDefault(each => each.Kind == RunEventKind.HandsDone && each.StepId == Numbering.Of(current.Damage, HoldTest.InflateStep))?.At ?? readings.FirstOrDefault()?.At;
         return HoldTest.Judge(
             [.. readings.Select(each => new HoldReading(
-                (each.At - readings[0].At).TotalMinutes, each.Value!.Value, each.AirC ?? climate.TemperatureCAt(each.At), each.BarometerKpa ?? Gas.AtmosphereKpa(repairCase.Bench.AltitudeM)))],
-            ProofTest.All[HoldTest.ProofId].Limit!.Value);
+                (each.At - from!.Value).TotalMinutes, each.Value!.Value, each.AirC ?? climate.TemperatureCAt(each.At), each.BarometerKpa ?? Gas.AtmosphereKpa(repairCase.Bench.AltitudeM)))],
+            CriterionOf(plan, current.Damage));
     }
+
+    /// <summary>What a plan judges its hold test by; an older plan says less, and what it leaves out is what it was judged by then.</summary>
+    private static HoldCriterion CriterionOf(RepairPlan plan, int damage)
+    {
+        double Of(string figure, double otherwise) => plan.Figures.FirstOrDefault(each => each.Id == Numbering.Of(damage, figure))?.Value ?? otherwise;
+        return new HoldCriterion(
+            Of(HoldTest.MattersFigure, ProofTest.All[HoldTest.ProofId].Limit!.Value), Of(HoldTest.SettleFigure, 10),
+            Of(HoldTest.GaugeFigure, HoldCriterion.UsualSteps.GaugeKpa), Of(HoldTest.ThermometerFigure, HoldCriterion.UsualSteps.ThermometerK));
+    }
+
+    /// <summary>The most that a test may measure: what the plan has worked out, else the test's own limit; null for a test by touch.</summary>
+    internal static double? LimitOf(RepairPlan plan, PlanStep test) =>
+        test.Proof == HoldTest.ProofId ? CriterionOf(plan, test.Damage).MattersPercentPerHour : ProofTest.All[test.Proof!].Limit;
 
     /// <summary>Why an event cannot happen now, or null when it can.</summary>
     public static Problem? Refuse(RepairPlan plan, RunState state, RunEvent next)

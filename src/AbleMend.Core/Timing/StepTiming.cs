@@ -35,6 +35,9 @@ public enum WaitKind
 
     /// <summary>Strong enough for water and load.</summary>
     Loadable,
+
+    /// <summary>At pressure, until a gauge can see a leak that matters: read, and not touched.</summary>
+    Pressure,
 }
 
 /// <summary>A wait with its window: too early, good, too late.</summary>

@@ -1032,9 +1032,19 @@ export interface components {
             given: number;
             /**
              * Format: int32
-             * @description Readings used, those after the creep.
+             * @description Readings used, those after it has settled.
              */
             used: number;
+            /**
+             * Format: double
+             * @description Loss that matters, in percent of what is inside, an hour.
+             */
+            mattersPercentPerHour: number;
+            /**
+             * Format: double
+             * @description Minutes that are left out.
+             */
+            settleMin: number;
         };
         /**
          * @description What a hold test says.
@@ -2360,7 +2370,7 @@ export interface components {
          * @description What is waited for.
          * @enum {unknown}
          */
-        WaitKind: "dry" | "flash" | "light" | "recoat" | "tack" | "cool" | "hold" | "sandable" | "loadable";
+        WaitKind: "dry" | "flash" | "light" | "recoat" | "tack" | "cool" | "hold" | "sandable" | "loadable" | "pressure";
         /** @description What is wanted. */
         Wanted: {
             /** @description For good or for now. */

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { RunState, Schemas } from '../api/types';
+import type { RunState } from '../api/types';
 import { useUnits } from '../shop/units';
 import type { MendDesk } from '../desk/damageInHand';
 import { Button } from '../ui/Button';
@@ -7,21 +7,16 @@ import { Notice } from '../ui/Notice';
 import { barometer, pressure, temperature } from '../measures/units';
 import { say } from '../words/say';
 
+type Hold = NonNullable<RunState['hold']>;
+
 const tones = { pass: 'good', fail: 'late', 'not-yet': 'early' } as const;
 const words = { pass: say`It holds.`, fail: say`It leaks.`, 'not-yet': say`Not yet.` };
 
-/** Readings of a hold test: gauge, air and barometer. The regression takes warmth and weather out and says when it can tell. */
-export function HoldReadings({
-  hold,
-  test,
-  stepId,
-  desk,
-}: {
-  hold: NonNullable<RunState['hold']>;
-  test: Schemas['ProofTest'];
-  stepId: string;
-  desk: MendDesk;
-}) {
+/**
+ * Readings of a hold test: gauge, air and barometer. The regression takes warmth and weather out and says when it can tell. They are
+ * taken while it is left to hold, and judged when that is over.
+ */
+export function HoldReadings({ hold, judged, stepId, desk }: { hold: Hold; judged: boolean; stepId: string; desk: MendDesk }) {
   const { units } = useUnits();
   const [gauge, setGauge] = useState('');
   const [air, setAir] = useState('');
@@ -60,9 +55,9 @@ export function HoldReadings({
         <Button type="submit" className="min-h-16" disabled={number(gauge) === null || desk.busy}>{say`Save reading`}</Button>
       </form>
       <Notice tone={tones[hold.verdict]} word={words[hold.verdict]}>
-        {sofar(hold, test)}
+        {sofar(hold)}
       </Notice>
-      {hold.verdict !== 'not-yet' && hold.lossPercentPerHour !== null ? (
+      {judged && hold.verdict !== 'not-yet' && hold.lossPercentPerHour !== null ? (
         <Button
           size="hand"
           look="main"
@@ -77,10 +72,10 @@ export function HoldReadings({
   );
 }
 
-function sofar(hold: NonNullable<RunState['hold']>, test: Schemas['ProofTest']): string {
+function sofar(hold: Hold): string {
   if (hold.lossPercentPerHour === null || hold.bandPercentPerHour === null) {
-    return say`${hold.given} readings, ${hold.used} of them past the first ten minutes, in which the cloth creeps. Three of those are the least: every five minutes is enough.`;
+    return say`${hold.given} readings, ${hold.used} of them past the first ${Math.round(hold.settleMin)} minutes, in which cloth creeps and the pump’s heat leaves. Two of those are the least, and a day apart is best.`;
   }
-  const rate = say`It loses ${hold.lossPercentPerHour.toFixed(2)} % an hour, give or take ${hold.bandPercentPerHour.toFixed(2)}, with warmth and weather taken out; ${test.limit} ${test.unit} is allowed.`;
+  const rate = say`It loses ${hold.lossPercentPerHour.toFixed(2)} % an hour, give or take ${hold.bandPercentPerHour.toFixed(2)}, with warmth and weather taken out; ${hold.mattersPercentPerHour.toFixed(2)} % is allowed.`;
   return hold.verdict === 'not-yet' ? `${rate} ${say`Too close to tell: hold it longer.`}` : rate;
 }

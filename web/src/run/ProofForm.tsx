@@ -5,12 +5,14 @@ import { say } from '../words/say';
 
 interface Props {
   test: Schemas['ProofTest'];
+  /** Most that passes, as the plan has it. */
+  limit: number | null;
   busy: boolean;
   onResult: (value: number | null, passed: boolean) => void;
 }
 
 /** A test that could fail: measured where it can be, else by touch. */
-export function ProofForm({ test, busy, onResult }: Props) {
+export function ProofForm({ test, limit, busy, onResult }: Props) {
   const [measured, setMeasured] = useState('');
   if (test.measures) {
     const value = Number(measured.replace(',', '.'));
@@ -24,7 +26,7 @@ export function ProofForm({ test, busy, onResult }: Props) {
         }}
       >
         <label>
-          <span className="lettering block">{say`${test.measures}, ${test.unit} (passes up to ${test.limit} ${test.unit})`}</span>
+          <span className="lettering block">{say`${test.measures}, ${test.unit} (passes up to ${Number(limit?.toFixed(2))} ${test.unit})`}</span>
           <input
             inputMode="decimal"
             className="numeral h-20 w-44 rounded-sm border-2 border-strong-line bg-sheet px-4 text-4xl"

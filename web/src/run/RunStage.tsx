@@ -97,9 +97,14 @@ function CurrentStep({ step, front, desk, proofs }: CurrentProps) {
         </>
       )}
       {front.phase === 'failed' ? <FailedTest desk={desk} step={step} leadsBackTo={front.leadsBackTo} /> : null}
-      {proof && front.hold && front.phase !== 'failed' ? <HoldReadings hold={front.hold} test={proof} stepId={step.id} desk={desk} /> : null}
+      {front.hold && front.phase !== 'failed' ? <HoldReadings hold={front.hold} judged={!!proof} stepId={step.id} desk={desk} /> : null}
       {proof && front.phase !== 'failed' && !waiting ? (
-        <ProofForm test={proof} busy={desk.busy} onResult={(value, passed) => desk.happened(event('proof', step.id, value, passed))} />
+        <ProofForm
+          test={proof}
+          limit={front.hold?.mattersPercentPerHour ?? proof.limit}
+          busy={desk.busy}
+          onResult={(value, passed) => desk.happened(event('proof', step.id, value, passed))}
+        />
       ) : (
         <Actions actions={actionsFor(step, front.phase)} desk={desk} stepId={step.id} />
       )}
@@ -196,7 +201,11 @@ function Wait({ window }: { window: NonNullable<RunState['window']> }) {
         {state === 'late' && window.whenLate ? <p className="mt-1 text-xl font-bold">{window.whenLate}</p> : null}
       </div>
       <p className="text-2xl font-bold">{window.check}</p>
-      <p className="text-faint">{say`Touch beats the clock: ready is ready, whatever the clock says.`}</p>
+      <p className="text-faint">
+        {window.kind === 'pressure'
+          ? say`The gauge beats the clock: it holds when the readings say so.`
+          : say`Touch beats the clock: ready is ready, whatever the clock says.`}
+      </p>
     </>
   );
 }

@@ -87,6 +87,7 @@ export const waitWords: Record<Schemas['WaitKind'], string> = {
   hold: say`Under clamps`,
   sandable: say`Until it can be sanded`,
   loadable: say`Until it can be used`,
+  pressure: say`Standing at pressure`,
 };
 
 export const sourceWords: Record<Schemas['SourceKind'], string> = {

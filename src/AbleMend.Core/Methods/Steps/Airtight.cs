@@ -1,5 +1,7 @@
 using AbleMend.Core.Figures;
 using AbleMend.Core.Proving;
+using AbleMend.Core.Quantities;
+using AbleMend.Core.Timing;
 using static AbleMend.Core.Quantities.Measures;
 
 namespace AbleMend.Core.Methods.Steps;
@@ -9,6 +11,11 @@ internal static class Airtight
 {
     /// <summary>Identifier of the minutes that a hold test takes.</summary>
     public const string HoldFigure = "air.hold";
+
+    private const string ApartFigure = "hold.apart";
+
+    /// <summary>Pressure in kPa from which on a skin is pumped hard. From memory.</summary>
+    private const double HardKpa = 50;
 
     /// <summary>Inflates to working pressure, with the pressure to bleed to before it is left in the sun.</summary>
     public static Job Inflate(this Job job)
@@ -23,11 +30,36 @@ internal static class Airtight
         var rises = job.Figure("air.in-heat", "It rises to", () => Kpa(Gas.CarriedKpa(working.Kpa, job.Bench.C, hottest.C, here.Kpa, there.Kpa)), "(gauge + air here) × T2/T1 − air where it is used", Gas.Source, 1);
         var bleed = job.Figure("air.bleed", "Bleed to before it is left in the sun", () => Kpa(Gas.BleedToKpa(working.Kpa, job.Bench.C, hottest.C, here.Kpa, there.Kpa)),
             "The pressure that reaches the working pressure at the hottest and highest", Gas.Source, 1);
-        var step = job.Constant("gauge.step", "Step of the gauge", Kpa(0.7), Source.FromMemory("Step of a usual hand gauge"));
-        var matters = job.Constant("hold.matters", "Loss that matters in an hour", Percent(ProofTest.All[HoldTest.ProofId].Limit!.Value), Source.FromMemory("Loss that matters"), (0.01, 50));
-        job.Figure(HoldFigure, "Hold it at least", () => WallMin(HoldTest.HoldMin(step.Kpa, working.Kpa + here.Kpa, matters.Percent)),
-            "Creep of the first minutes + three steps of the gauge ÷ (pressure inside × the loss that matters)", HoldTest.Source, wouldChange: () => "A finer gauge sees it sooner.");
-        return job.Do("inflate", Stage.Prove, $"Inflate it to {working}", "Slowly, in the shade, looking at the edges on the way up. Stop at a hiss.", 5,
+        return job.Do(HoldTest.InflateStep, Stage.Prove, $"Inflate it to {working}", "Slowly, in the shade, looking at the edges on the way up. Stop at a hiss.", 5,
             $"Nine of ten seam leaks come from over-pressure in the sun, where it rises to {rises}: bleed it to {bleed} before leaving it.", cautions: ["pressure"]);
+    }
+
+    /// <summary>Leaves it to settle and watches the gauge for as long as it takes to see a leak that matters.</summary>
+    /// <param name="job">The job.</param>
+    /// <param name="atLeast">How long it stands at pressure anyhow, or null.</param>
+    public static Job Watch(this Job job, Figure<WallTime>? atLeast = null)
+    {
+        var (working, here) = ((Figure<Pressure>)job.Figures.Find("air.working")!, (Figure<Pressure>)job.Figures.Find("air.here")!);
+        var (settle, apart) = HowToJudge(job, working, here);
+        var hold = job.Figure(HoldFigure, "Hold it at least", () => WallMin(settle.WallMin + apart.WallMin), "Settling and the time between the readings", Source.Arithmetic);
+        var wait = atLeast is { } day && day.WallMin > hold.WallMin ? day : hold;
+        return job.Do(HoldTest.WatchStep, Stage.Prove, "Let it settle, top it up, read the gauge",
+            $"In the shade, valve capped. {settle} for the cloth to creep and the pump's heat to leave, then top it up to {working} and read gauge, air and barometer. Read them again {apart} later or more: a day apart is best.", 5,
+            "Write the first reading down: it is the one that is always missing.", Waits.ByTheClock(WaitKind.Pressure, wait, "Has the last reading been taken?", 60), ["pressure"]);
+    }
+
+    /// <summary>What the hold test is judged by, and how long it takes these instruments to see it.</summary>
+    private static (Figure<WallTime> Settle, Figure<WallTime> Apart) HowToJudge(Job job, Figure<Pressure> working, Figure<Pressure> here)
+    {
+        var gauge = job.Constant(HoldTest.GaugeFigure, "Step of the gauge", Kpa(HoldCriterion.UsualSteps.GaugeKpa), Source.FromMemory("Step of a usual hand gauge"), (0.01, 20));
+        var thermometer = job.Constant(HoldTest.ThermometerFigure, "Step of the thermometer", Apart(HoldCriterion.UsualSteps.ThermometerK), Source.FromMemory("Step of a shop's thermometer"), (0.01, 5));
+        var day = job.Constant("hold.day", "Working pressure that may be lost in a day", Percent(20), Source.FromMemory("Boat standards, ISO 6185: of the order of a fifth in 24 hours"), (1, 90));
+        var matters = job.Figure(HoldTest.MattersFigure, "Loss that matters in an hour, of the air inside", () => Percent(HoldTest.MattersPercentPerHour(day.Percent, working.Kpa, here.Kpa)),
+            "Share of the working pressure ÷ pressure inside ÷ 24 h", HoldTest.Source, 2, between: (0.01, 50));
+        var settle = job.Figure(HoldTest.SettleFigure, "It settles for", () => WallMin(working.Kpa >= HardKpa ? 60 : 30), "About an hour for a board that is pumped hard, half of it for a soft tube",
+            Source.FromMemory("Creep of cloth, and heat of the pump"), between: (1, 600));
+        var apart = job.Figure(ApartFigure, "Readings apart by", () => WallMin(HoldTest.ApartMin(working.Kpa + here.Kpa, job.Bench.C, new HoldCriterion(matters.Percent, settle.WallMin, gauge.Kpa, thermometer.K))),
+            "Until what gauge and thermometer cannot tell apart, √2 × 1.96 × step/√12 of each, is half of the loss that matters", HoldTest.Source, wouldChange: () => "A finer gauge sees it sooner.");
+        return (settle, apart);
     }
 }

@@ -28,19 +28,14 @@ internal static class Finish
             Math.Ceiling(minutes.Sum(rung => rung.WallMin)), "Stop before the weave shows.", cautions: ["resin-dust", "glass-dust"], draws: ["finish"]);
     }
 
-    /// <summary>A step that is a test. A hold test is read every few minutes until its gauge can tell.</summary>
+    /// <summary>A step that is a test.</summary>
     /// <param name="job">The job.</param>
     /// <param name="testId">Identifier of the test.</param>
     /// <param name="wait">What is waited for before it, or null.</param>
     public static Job Prove(this Job job, string testId, StepWait? wait = null)
     {
         var test = ProofTest.All[testId];
-        var minutes = testId switch
-        {
-            HoldTest.ProofId => Math.Ceiling(job.Figures.Find(Airtight.HoldFigure)!.Magnitude),
-            "float" => 15,
-            _ => 2,
-        };
+        var minutes = testId == "float" ? 15 : 2;
         return job.Do($"prove-{testId}", Stage.Prove, Message.Parse(test.Name), Message.Parse(test.Question), minutes, wait: wait, proof: testId);
     }
 
