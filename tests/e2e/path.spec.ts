@@ -37,7 +37,7 @@ test('a fin box, from first look to the log, through a crash in the middle', asy
   await expect(page.getByRole('button', { name: /Laminating epoxy, 2:1/ })).toHaveAttribute('aria-pressed', 'true');
   await page.getByRole('radio', { name: '203 g' }).click();
   // Carbon cloth of 200 g/m² is another laminate: it is not offered beside glass by its weight alone.
-  await expect(page.getByRole('radio', { name: /g\/m²/ })).toHaveText(['102 g/m²', '136 g/m²', '203 g/m²']);
+  await expect(page.getByRole('radio', { name: /g\/m²/ })).toHaveText(['102 g/m²', '136 g/m²', '203 g/m²', '600 g/m²']);
   await kept(page);
 
   // Plan: 20 + 10, and 10 + 5; the grits; a figure opens to its reason.

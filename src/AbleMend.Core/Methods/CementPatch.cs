@@ -74,7 +74,7 @@ internal sealed class CementPatch : MendMethod
         var onePart = job.Main.Coats == 1;
         job.Do("close", Stage.Apply, onePart ? "Set it once, press from the middle outwards" : "At tack, set it once, work it from the middle, roll",
             onePart
-                ? "Set it once, pull the tape, press with a straight edge from the middle outwards, warm it with a hair dryer or a heat gun, press again."
+                ? "Set it once, pull the tape, press with a straight edge from the middle outwards. Once it no longer smells of solvent, and with the tin shut and out of the way, warm it with a hair dryer, press again."
                 : "Lay one edge to the marks, let it down without air, pull the tape, work with a blunt tool from the middle outwards, roll hard, the rim last.",
             5, "Set it once: at tack it never moves again.", job.Hold(job.Label, null), onePart ? ["heat-gun"] : [], ["patch", "patch-1"]);
     }

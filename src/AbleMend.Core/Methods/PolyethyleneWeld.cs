@@ -44,7 +44,7 @@ internal sealed class PolyethyleneWeld : MendMethod
         job.Do("weld", Stage.Apply, $"Tack the ends, then {passes} passes", "Heat rod and groove together until both shine, press the rod in as it melts; do not stir. Let each pass go dull before the next. Same plastic as the hull: try a scrap.", 6 * passes.N,
             "Try rod and hull on a scrap: what peels off cold is another plastic.", job.Cooled(job.Label), [.. job.Main.Hazards], ["beads"]);
         job.Do("level", Stage.Finish, "Scrape the cap down, not flush", $"Sharp scraper; leave {left}: flush has lost its strength.", 5, "Leave the cap: flush has lost its strength.", job.Loadable(job.Label, "weld"), ["blades"], ["finish"]);
-        job.Prove("flex").Prove("inside-wet");
+        job.Prove("thumb").Prove("inside-wet");
         job.Draw(sketch => DrawWeld(sketch, job.HalfMm(), job.Skin.Mm, depth.Mm, drill.Mm / 2, passes.N));
         return job.End(job.Hurt, job.Around(10));
     }

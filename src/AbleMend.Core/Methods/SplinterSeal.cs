@@ -40,7 +40,7 @@ internal sealed class SplinterSeal : MendMethod
         var grit = new PlannedGrit(job, "shape.grit", "Shape with", "P320", "Along the limb, only the bead");
         job.Do("shape", Stage.Finish, $"Shape it with {grit}, touch up", "Along the limb, back to the round of the corner, not into the laminate. Varnish over it.", 5, "Stop at the bead: laminate sanded away is strength.",
             job.Loadable(job.Label, "wick"), ["glass-dust"], ["finish"]);
-        job.Prove("swab").Prove("flex");
+        job.Prove("swab").Prove("draw");
         job.Draw(sketch => sketch.Slab("wick", MarkKind.Glue, "wicked, proud", job.HalfMm(), 0, job.Depth.Mm));
         return job.End(job.Hurt, job.Around(3));
     }

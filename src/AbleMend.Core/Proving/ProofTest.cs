@@ -22,6 +22,7 @@ public sealed record ProofTest(string Id, [property: Words] string Name, [proper
         new("hold", "Hold the pressure", "How much of its air did it lose in an hour, once it had settled and corrected for temperature?", "Loss in an hour", "%", 2),
         new("edge", "Try the edge with a thumbnail", "Do all edges stay down, all the way round?", null, null, null),
         new("flex", "Bend it by hand ten times", "No cracking, whitening or lifting?", null, null, null),
+        new("draw", "String it, draw it slowly ten times", "Guard and glasses on, damper back in its place: no crack, nothing lifting, the tune as it was?", null, null, null),
         new("straightedge", "Lay a straightedge across", "How far does it stand proud or hollow?", "Proud or hollow", "mm", 0.1),
         new("swab", "Draw a cotton swab across, both ways", "Smooth, with no fibre catching?", null, null, null),
         new("slide", "Slide it through sleeve and ferrule", "Does it go together, and through the sleeve, as before?", null, null, null),

@@ -1,7 +1,6 @@
 using AbleMend.Core.Catalogue;
 using AbleMend.Core.Cases;
 using AbleMend.Core.Gear;
-using AbleMend.Core.Words;
 
 namespace AbleMend.Core.Triage;
 
@@ -25,22 +24,7 @@ internal static class Unfamiliar
             [
                 new Reason("kind-unknown", $"No way of mending this is known here: {DamageNames.Of(view.Damage.Kind)}, on {view.Construction.Name:inside}.", true, Practice),
                 new Reason("kind-likely", $"What it usually has: {DamageNames.Of(likely)}. Look again whether it is one of these.", false, Practice),
-                new Reason("kind-judge", $"If it is none of them, it is judged by {Judges(view.Construction.Family)}. Until then it is not used.", false, Practice),
+                new Reason("kind-judge", $"If it is none of them, it is judged by {Judges.Of(view.Construction.Family)}. Until then it is not used.", false, Practice),
             ]);
     }
-
-    private static Message Judges(GearFamily family) =>
-        family switch
-        {
-            GearFamily.Boards => "a board builder",
-            GearFamily.Hulls => "a boatbuilder",
-            GearFamily.Skis => "a ski workshop with a press",
-            GearFamily.Inflatables => "the maker's service, or a shop that rebuilds inflatables",
-            GearFamily.TentsAndPoles => "the maker's service, or a sailmaker",
-            GearFamily.WadersAndSuits => "the maker's service",
-            GearFamily.Footwear => "a bootmaker",
-            GearFamily.Paddles => "the maker, or a shop that lays up carbon",
-            GearFamily.ForksDecksAndLimbs => "the maker, or a workshop for this part",
-            _ => "the maker",
-        };
 }
