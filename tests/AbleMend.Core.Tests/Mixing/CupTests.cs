@@ -40,8 +40,34 @@ public class CupTests
     public void A_cup_runs_hot_and_a_tray_stays_near_the_air()
     {
         Fitted.Simulate(200, 25, CupShape.Cup).PeakC.ShouldBeGreaterThan(120);
-        Fitted.Simulate(200, 25, CupShape.Tray).PeakC.ShouldBeLessThan(40);
+        Fitted.Simulate(200, 25, CupShape.Tray).PeakC.ShouldBeLessThan(50, "what a hand bears");
         Fitted.Simulate(16, 20, CupShape.Cup).PeakC.ShouldBeLessThan(60);
+    }
+
+    // Worked by hand with the correlation of Churchill and Chu (1975) and the law of Stefan and Boltzmann, air at 320 K from handbook
+    // tables: a cup of 40 mm in air of 20 °C. At 20 K above it Ra = 8.9e4, Nu = 9.6, 6.7 + 5.7 W/(m²·K); at 100 K above 3.9e5 and 13.6, 9.5 + 8.4.
+    [Theory]
+    [InlineData(40, 12.4)]
+    [InlineData(120, 17.9)]
+    public void The_loss_grows_with_the_difference(double surfaceC, double transfer) =>
+        StillAir.TransferWPerM2K(surfaceC, 20, 0.04).ShouldBe(transfer, 0.4);
+
+    // Bands of the order that a materials engineer expects of an open cup, from memory: well below the adiabatic rise, ΔH/cp.
+    [Theory]
+    [InlineData("epoxy-2to1", 33, 21, 60, 150)]
+    [InlineData("epoxy-5to1", 33, 20, 150, 190)]
+    [InlineData("epoxy-metal", 24, 20, 75, 130)]
+    [InlineData("epoxy-2to1", 15, 20, 21, 60)]
+    public void A_cup_gets_as_hot_as_such_cups_do(string id, double grams, double airC, double least, double most) =>
+        Cup.Fit(Cases.Planner.Catalogue.Materials[id]).Simulate(grams, airC, CupShape.Cup).PeakC.ShouldBeInRange(least, most);
+
+    [Theory]
+    [MemberData(nameof(HeatingResins))]
+    public void A_batch_a_little_larger_is_a_little_hotter_and_does_not_jump(string id)
+    {
+        var cup = Cup.Fit(Cases.Planner.Catalogue.Materials[id]);
+        var peaks = Enumerable.Range(0, 60).Select(i => cup.Simulate(5 * Math.Pow(1.05, i), 20, CupShape.Cup).PeakC).ToList();
+        peaks.Zip(peaks.Skip(1), (before, after) => after - before).ShouldAllBe(rise => rise >= -1 && rise < 15);
     }
 
     [Fact]
@@ -58,15 +84,16 @@ public class CupTests
     {
         var ours = Fitted.Simulate(grams, air, CupShape.Cup);
         var k1 = FittedRate();
-        var heating = Epoxy.Heat!.EnthalpyJPerG / Epoxy.Heat.HeatCapacityJPerGK;
         var volume = grams / Epoxy.DensityGPerMl!.Value * 1e-6;
         var area = 1.5 * Math.PI * Math.Pow(4 * volume / Math.PI, 2.0 / 3);
-        var cooling = Cup.HeatTransferWPerM2K * area / (grams * Epoxy.Heat.HeatCapacityJPerGK);
+        var capacity = (grams * Epoxy.Heat!.HeatCapacityJPerGK) + Cup.CupHeatCapacityJPerK;
+        var height = Math.Cbrt(4 * volume / Math.PI);
         Vector<double> Slope(double time, Vector<double> y)
         {
             var rate = k1 * EquivalentAge.Rate(EquivalentAge.DefaultActivationKjPerMol, Math.Min(y[1], 199), 25)
                 * (1 + (Cup.Autocatalysis * y[0])) * Math.Pow(1 - y[0], 2);
-            return Vector<double>.Build.Dense([rate, (heating * rate) - (cooling * (y[1] - air))]);
+            var loss = StillAir.TransferWPerM2K(y[1], air, height) * area * (y[1] - air);
+            return Vector<double>.Build.Dense([rate, ((grams * Epoxy.Heat!.EnthalpyJPerG * rate) - loss) / capacity]);
         }
 
         const int Steps = 8000;

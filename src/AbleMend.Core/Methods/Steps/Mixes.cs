@@ -202,7 +202,7 @@ internal static class Mixes
         var tray = job.Constant("mix.tray-depth", "Depth in the tray", Mm(Cup.TrayDepthMm), Source.FromMemory("Depth in the tray"));
         var life = job.Figure($"{prefix}.pot-life", "Pot life of this batch", () => WallMin(run.Value.PotLifeMin), "Heat balance of the cup with autocatalytic cure, until gel", Cup.Source,
             wouldChange: () => $"Poured out {tray} deep: {WallMin(cup.Simulate(grams.Value, air.C, CupShape.Tray).PotLifeMin)}.");
-        job.Figure($"{prefix}.peak", "Hottest if left in the cup", () => Celsius(run.Value.PeakC), "The same heat balance, past gel to its peak", Cup.Source,
+        job.Figure($"{prefix}.peak", "Hottest if left in the cup", () => Celsius(Math.Round(run.Value.PeakC / 10) * 10), "The same heat balance, past gel to its peak, to ten degrees: it tells no more", Cup.Source,
             wouldChange: () => run.Value.PeakC > label.SafePeak.C ? (Message)$"Cup and resin stand {label.SafePeak}: too hot to leave standing, pour it out flat into a tray at once." : null);
         return (life, batches);
     }
