@@ -47,6 +47,17 @@ public class LaminateScheduleTests
         ((plan.Figure("glass.need").Value - 2) * 1.09 / glassG).ShouldBeInRange(1, 1.25);
     }
 
+    // Common practice: a cup too big or too warm smokes, and who mixes it has to know before.
+    [Fact]
+    public void A_batch_that_may_smoke_says_so_where_it_is_mixed_and_a_small_one_does_not()
+    {
+        var plan = Hole("gel-coat-hull", 4.6, 90).Planned();
+        plan.Figure("glass.peak").Value.ShouldBeGreaterThanOrEqualTo(120);
+        plan.Step("glass-mix").Instruction.ToString().ShouldContain("may smoke");
+        plan.Figure("bed.peak").Value.ShouldBeLessThan(70);
+        plan.Step("bed-mix").Instruction.ToString().ShouldNotContain("Left in the cup");
+    }
+
     [Fact]
     public void A_shaft_broken_right_round_is_not_wrapped()
     {

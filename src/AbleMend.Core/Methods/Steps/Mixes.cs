@@ -128,11 +128,11 @@ internal static class Mixes
         job.Figure($"{prefix}.ratio-error", "Error of the ratio", () => Percent(measure.RatioErrorPercent(a, b, aGrams, bGrams)),
             "√((u/A)² + (u/B)²) with u = half-width/√3", BatchMaker.Source, 1, () => "A larger batch or a finer scale.");
         var grams = job.Derive(() => aGrams.G + bGrams.G);
-        var (life, cups) = PotLife(job, order, grams);
+        var (life, cups, heat) = PotLife(job, order, grams);
         Message parts = device is ScaleDevice
             ? (Message)$"On the scale {aGrams} of resin and {bGrams} of hardener"
             : $"By the lines of the cup {a} of resin and {b} of hardener";
-        return new Recipe($"{parts}, {order.What}. Stir a full minute, then spread it out of the cup: the pot clock runs from here.", life,
+        return new Recipe($"{parts}, {order.What}. Stir a full minute, then spread it out of the cup: the pot clock runs from here.{heat}", life,
             new Poured([a, aGrams, b, bGrams], device is ScaleDevice ? [aGrams, bGrams] : [a, b], cups));
     }
 
@@ -150,9 +150,9 @@ internal static class Mixes
             () => Catalyst.For(resin.Catalyst!, 100, job.Bench.C, label.Reference.C).Held ? "The band's limit holds it: warm or cool the bench instead." : null);
         var drops = Drops(job, prefix, grams, percent);
         Fumes.Put(job, prefix, resin, grams);
-        var (life, cups) = PotLife(job, order, job.Derive(() => grams.G));
+        var (life, cups, heat) = PotLife(job, order, job.Derive(() => grams.G));
         Message wax = order.Wax && resin.AirInhibited ? "Stir in the wax first. " : Message.Empty;
-        return new Recipe($"{wax}{total} of resin and {drops} of catalyst, {order.What}. Stir it into the corners of the cup for a full minute.", life, new Poured([total, grams, drops], [total, drops], cups));
+        return new Recipe($"{wax}{total} of resin and {drops} of catalyst, {order.What}. Stir it into the corners of the cup for a full minute.{heat}", life, new Poured([total, grams, drops], [total, drops], cups));
     }
 
     private static Recipe LightCured(Job job, MixOrder order, Derived<double> resinMl)
@@ -183,7 +183,7 @@ internal static class Mixes
         job.Figure($"{prefix}.catalyst-drops", "Catalyst in drops", () => InDrops(Math.Max(1, Math.Round(grams.G * percent.Percent / 100 / job.Label.Drop.G))),
             "Mass of catalyst ÷ mass of a drop", Source.Arithmetic, wouldChange: () => "Weigh twenty drops of your own dropper.");
 
-    private static (Figure<WallTime> Life, IFigure Cups) PotLife(Job job, MixOrder order, Derived<double> grams)
+    private static (Figure<WallTime> Life, IFigure Cups, Message Heat) PotLife(Job job, MixOrder order, Derived<double> grams)
     {
         var (label, prefix) = (job.Label, order.Prefix);
         var cup = job.View.Catalogue.CupOf(job.Main)!;
@@ -202,8 +202,14 @@ internal static class Mixes
         var tray = job.Constant("mix.tray-depth", "Depth in the tray", Mm(Cup.TrayDepthMm), Source.FromMemory("Depth in the tray"));
         var life = job.Figure($"{prefix}.pot-life", "Pot life of this batch", () => WallMin(run.Value.PotLifeMin), "Heat balance of the cup with autocatalytic cure, until gel", Cup.Source,
             wouldChange: () => $"Poured out {tray} deep: {WallMin(cup.Simulate(grams.Value, air.C, CupShape.Tray).PotLifeMin)}.");
-        job.Figure($"{prefix}.peak", "Hottest if left in the cup", () => Celsius(Math.Round(run.Value.PeakC / 10) * 10), "The same heat balance, past gel to its peak, to ten degrees: it tells no more", Cup.Source,
+        var peak = job.Figure($"{prefix}.peak", "Hottest if left in the cup", () => Celsius(Math.Round(run.Value.PeakC / 10) * 10), "The same heat balance, past gel to its peak, to ten degrees: it tells no more", Cup.Source,
             wouldChange: () => run.Value.PeakC > label.SafePeak.C ? (Message)$"Cup and resin stand {label.SafePeak}: too hot to leave standing, pour it out flat into a tray at once." : null);
-        return (life, batches);
+        return (life, batches, job.WantsWords ? HeatOf(peak) : Message.Empty);
     }
+
+    /// <summary>What a batch does that is left in its cup, where a hand should know it before it is mixed. Limits from memory: a cup too hot to hold, and one that smokes.</summary>
+    private static Message HeatOf(Figure<Temperature> peak) =>
+        peak.C >= 120 ? (Message)$" Left in the cup it may smoke, at about {peak}: have a tray ready, and pour it out flat at once."
+        : peak.C >= 70 ? (Message)$" Left in the cup it gets too hot to hold, about {peak}."
+        : Message.Empty;
 }
