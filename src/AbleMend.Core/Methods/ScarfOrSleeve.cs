@@ -58,13 +58,13 @@ internal sealed class ScarfOrSleeve : MendMethod
         var wall = Wall.Of(job);
         Message round = tube ? ", all the way round" : Message.Empty;
         job.Do("scarf", Stage.Shape, "Grind the scarf", $"From the damage outwards to nothing over {wall.Scarf}{round}, wet or with extraction. Stop-drill the ends of a crack.", 15, "All the way: a step in the scarf is where it breaks next.",
-            cautions: [IsCarbon(job.View) ? "carbon-dust" : "glass-dust", "grinder"], draws: ["cut"]);
+            cautions: [DustOf(job.View), "grinder"], draws: ["cut"]);
         var largeFirst = job.View.School("patch-order") == "large-first";
         var (plies, scarf) = (wall.Plies, wall.Scarf);
         var patches = job.Derive(() => PatchStack.Over(job.Hurt.Shape, [.. Enumerable.Repeat(job.Materials.Cloth.Id, (int)plies.N)], scarf.Mm / plies.N, scarf.Mm / plies.N, largeFirst));
         var area = job.Figure("glass.area", "Cloth, all plies", () => Cm2(patches.Value.Sum(patch => patch.AreaCm2)), "Sum of the plies' areas", Source.Arithmetic);
         job.Do("cut-cloth", Stage.Shape, "Cut the plies", tube ? "Long enough to go right round and lap; each ply larger than the last." : "To the template, each ply larger than the last, corners round.", 8, "Cut all cloth before anything is mixed.",
-            cautions: [IsCarbon(job.View) ? "carbon-dust" : "glass-dust"], draws: ["patches-dry"], shows: [plies, wall.GivenBack]);
+            cautions: [DustOf(job.View)], draws: ["patches-dry"], shows: [plies, wall.GivenBack]);
         job.Clean();
         Laminate(job, area, plies, tube);
         Fair(job);
@@ -73,6 +73,8 @@ internal sealed class ScarfOrSleeve : MendMethod
         var beyond = job.Constant("key.beyond", "Work area beyond the scarf", Mm(6), Source.FromMemory("How far it is cleaned past the scarf"));
         return job.End(job.Hurt, job.Hurt.Grown("scarf", "Scarf", scarf).Grown("key", "Work area", beyond), patches);
     }
+
+    private static string DustOf(CaseView view) => IsCarbon(view) ? "carbon-dust" : "glass-dust";
 
     private static bool IsCarbon(CaseView view) => view.Reach.BareLaminate is { } wall && IsCarbon(wall);
 
@@ -101,15 +103,12 @@ internal sealed class ScarfOrSleeve : MendMethod
             ? "two-part paint where the gel coat is gone: gel coat does not set on epoxy"
             : (Message)"a coat of resin or varnish where fibre shows";
         job.Do("fair", Stage.Finish, "Fair it, wet", $"Wash it with water and a pad first, then {"P120":as-is} and {"P240":as-is}, wet; {face}.", 12, "Not one fibre bare: it cuts hands and soaks up water.",
-            job.Loadable(job.Label, "glass-mix"), [IsCarbon(job.View) ? "carbon-dust" : "glass-dust", "resin-dust"], ["finish"]);
+            job.Loadable(job.Label, "glass-mix"), [DustOf(job.View), "resin-dust"], ["finish"]);
     }
 
     private static void Laminate(Job job, Figure<Area> area, Figure<Count> plies, bool tube)
     {
-        var cloth = job.LabelOf(job.Materials.Cloth);
-        var (fibre, loss) = (job.FibreShare(), job.CupLoss());
-        var need = job.Need("glass", false, () => Ml((Mixing.Laminate.ResinG(area.Cm2, cloth.ArealWeight.GPerM2, fibre.Percent / 100) / job.Label.Density.GPerMl) + loss.Ml),
-            "Area × areal weight × (1 − w)/w ÷ density + what stays in the cup", Source.Arithmetic);
+        var need = job.WettingOut("glass", area);
         var work = job.LayingTime("glass", 5, area);
         job.Mix(new MixOrder("glass", "Mix the resin", "to wet scarf and plies", need, work, null, false));
         job.Do("laminate", Stage.Apply, tube ? "Lay the plies round, wrap with release tape" : "Lay the plies, film and pad over", tube ? "Wet the shaft, lay ply for ply, wrap release tape over it tight from the middle outwards." : "Wet the scarf, ply for ply, draw through, release film, a soft pad.", 8 + plies.N,

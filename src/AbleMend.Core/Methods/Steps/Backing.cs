@@ -25,11 +25,8 @@ internal static class Backing
 
     private static void LayUp(Job job, Field field)
     {
-        var (cloth, fibre, loss) = (job.LabelOf(job.Materials.Cloth), job.FibreShare(), job.CupLoss());
         var area = job.Figure("backing.cloth", "Cloth for the backing", () => Cm2(Plies * field.Area.Cm2), "Two plies of the backing", Source.Arithmetic);
-        var need = job.Need("backing", false, () => Ml((Mixing.Laminate.ResinG(area.Cm2, cloth.ArealWeight.GPerM2, fibre.Percent / 100) / job.Label.Density.GPerMl) + loss.Ml),
-            "Area × areal weight × (1 − w)/w ÷ density + what stays in the cup", Source.Arithmetic);
-        job.Mix(new MixOrder("backing", "Mix the resin for the backing", "for the backing", need, job.LayingTime("backing", 4, area), null, false));
+        job.Mix(new MixOrder("backing", "Mix the resin for the backing", "for the backing", job.WettingOut("backing", area), job.LayingTime("backing", 4, area), null, false));
         job.Do("backing", Stage.Shape, "Lay up the backing", "Two plies on release film, over the waxed hull beside the hole so that they take its curve. Film over, smooth.", 8, "It has to bend through the hole: not more than two plies.",
             job.Sandable(job.Label, "backing-mix"), follows: true, shows: [area]);
     }

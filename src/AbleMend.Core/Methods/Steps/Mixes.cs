@@ -59,6 +59,17 @@ internal static class Mixes
     public static Figure<Volume> Need(this Job job, string prefix, bool filled, Func<Volume> work, Message rule, Source source) =>
         job.Figure($"{prefix}.need", filled ? "Needed, filler and all" : "Needed", work, rule, source, 1);
 
+    /// <summary>Resin that wets some cloth out by hand.</summary>
+    /// <param name="job">The job.</param>
+    /// <param name="prefix">Begin of the identifiers.</param>
+    /// <param name="area">All cloth.</param>
+    public static Figure<Volume> WettingOut(this Job job, string prefix, Figure<Area> area)
+    {
+        var (cloth, fibre, loss) = (job.LabelOf(job.Materials.Cloth), job.FibreShare(), job.CupLoss());
+        return job.Need(prefix, false, () => Ml((Laminate.ResinG(area.Cm2, cloth.ArealWeight.GPerM2, fibre.Percent / 100) / job.Label.Density.GPerMl) + loss.Ml),
+            "Area × areal weight × (1 − w)/w ÷ density + what stays in the cup", Source.Arithmetic);
+    }
+
     /// <summary>The mixing step.</summary>
     public static Job Mix(this Job job, MixOrder order)
     {
