@@ -109,7 +109,7 @@ public static class CaseChecks
     private static void CheckAtLocation(Checks checks, Damage damage, string at, Construction construction, Location location)
     {
         var thickness = construction.ThicknessMmAt(location);
-        if (damage.DepthMm > thickness && damage.DepthMm <= DeepestMm)
+        if (damage.DepthMm > thickness + CaseView.RightThroughWithinMm && damage.DepthMm <= DeepestMm)
         {
             checks.Demand(false, "deeper-than-item", $"{at}.depthMm",
                 $"{Mm(damage.DepthMm):0.00} is deeper than the item: it is {Mm(thickness):0.00} thick at the {location.Name:inside}.",

@@ -26,7 +26,8 @@ public sealed class CaseView
         ToMend = repairCase.Damages[number - 1];
         Catalogue = catalogue;
         Construction = catalogue.Constructions[repairCase.Item.Construction];
-        Location = Construction.Locations.First(location => location.Id == Damage.Location);
+        Location = Construction.Locations.First(location => location.Id == ToMend.Seen.Location);
+        Damage = RightThrough(ToMend.Seen, Construction, Location);
         Reach = Reach.Into(Construction.LayersAt(Location), catalogue.Substances, Damage.DepthMm);
         StartAt = repairCase.Wanted.StartAt ?? throw new ArgumentException("The case has no start.", nameof(repairCase));
         Outline = Outline.Of(Damage.Shape, Damage.Neighbours);
@@ -46,8 +47,8 @@ public sealed class CaseView
 
     private DamageToMend ToMend { get; }
 
-    /// <value>The damage as seen.</value>
-    public Damage Damage => ToMend.Seen;
+    /// <value>The damage as seen; right through where it was measured a hair deeper than that.</value>
+    public Damage Damage { get; }
 
     /// <value>What the technician chose for this damage, or null.</value>
     public Choice? Choice => ToMend.Choice;
@@ -96,6 +97,12 @@ public sealed class CaseView
 
     /// <value>When hands are there.</value>
     public ShopHours Hours { get; }
+
+    /// <summary>By how much a depth may pass the far face and still mean right through, in millimetres: the half step of an inch with two decimals.</summary>
+    public const double RightThroughWithinMm = 0.13;
+
+    private static Damage RightThrough(Damage seen, Construction construction, Location location) =>
+        construction.ThicknessMmAt(location) is var thickness && seen.DepthMm > thickness ? seen with { DepthMm = thickness } : seen;
 
     /// <summary>
     /// The cleaner: on PVC by the school chosen, else the first in the catalogue's order that is made for the outer layer

@@ -46,7 +46,7 @@ internal sealed class BaseInset : MendMethod
         var film = job.Constant("glue.film", "Glue film under it", Mm(0.3), Source.FromMemory("Glue film under an inset"));
         var loss = job.CupLoss();
         var need = job.Need("glue", false, () => Ml((cut.Area.Cm2 * film.Mm / 10) + loss.Ml), "Area × glue film + what stays in the cup", Source.Arithmetic);
-        job.Mix(new MixOrder("glue", "Mix the epoxy", "for the inset", need, job.SpreadingTime("glue", 5), null, false));
+        job.Mix(new MixOrder("glue", "Mix the epoxy", "for the inset", need, job.SpreadingTime("glue", 6), null, false));
         var pressure = job.Constant("plate.pressure", "Pressure under the plate", Kpa(50), Source.FromMemory("Enough to squeeze glue out, not to starve it"));
         var force = job.Figure("plate.force", "Press with", () => Newtons(cut.Area.Cm2 * pressure.Kpa / 10), "Area × pressure under the plate", Source.Arithmetic);
         job.Do("glue", Stage.Apply, "Glue it in, film over, plate and clamps", $"Wet core and sheet, seat it, release film, flat plate, at least two clamps to about {force} in all.", 6,

@@ -3,6 +3,7 @@ using AbleMend.Core.Figures;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Methods.Steps;
+using AbleMend.Core.Quantities;
 using AbleMend.Core.Words;
 using static AbleMend.Core.Quantities.Measures;
 
@@ -41,32 +42,38 @@ internal sealed class CementPatch : MendMethod
         var job = new Job(inputs);
         job.Find().Dry().Deflate();
         var margin = job.Margin(job.LeastMargin(LeastMarginMm, Source.CommonPractice), $"At least {Mm(LeastMarginMm)} beyond the hole");
-        var patch = job.CutPatch(margin, "Trace the template on the stock, cut it, every corner round. Lay it dry: it lies flat without a pucker.");
         var bothFaces = OuterIs(job.View, "tpu") && !job.View.Location.Has("airtight");
-        job.TraceAndMask().Scuff("P220", "hull and patch").Clean();
-        var area = bothFaces ? job.Figures.Work("patch.both", "Patches, both faces", () => Cm2(patch.Field.Area.Cm2 * 2), "Twice the patch", Source.Arithmetic, 1) : patch.Field.Area;
-        job.Coats(area, "skin and patch");
+        var beyond = bothFaces ? job.Figure("patch.inside-beyond", "Inside patch reaches further by", Mm(10), "Its edge does not lie in line with the first", Source.FromMemory("Step between two patches on one hole"), 1) : null;
+        var patch = beyond is null
+            ? job.CutPatch(margin, "Trace the template on the stock, cut it, every corner round. Lay it dry: it lies flat without a pucker.")
+            : job.CutPatch(margin, "Trace both templates on the stock, cut them, every corner round: the smaller for outside, the larger for inside. Lay them dry: they lie flat without a pucker.", inside: beyond);
+        job.TraceAndMask().Scuff(OuterIs(job.View, "csm") ? "P80" : "P220", "hull and patch").Clean();
+        job.Coats(patch.Field.Area, "skin and patch");
         Close(job);
-        if (bothFaces)
+        if (beyond is not null)
         {
-            Inside(job, patch);
+            Inside(job, patch, beyond);
         }
 
         job.Do("rim", Stage.Finish, "Clean the rim", "After a couple of hours rub the proud cement off the rim with a rag, towards the patch.", 4, "Never lift an edge to look under it.",
             job.Loadable(job.Label, bothFaces ? "close-inside" : "close"), ["solvent"], ["finish"]);
         Test(job);
         job.Draw(sketch => sketch.Patch("patch", patch.HalfMm, 0.9, "patch").Section("glue", MarkKind.Glue, false, null, (-patch.HalfMm, -0.05), (patch.HalfMm, -0.05)));
-        var beyond = job.Constant("key.beyond", "Cleaned beyond the patch", Mm(3), Source.FromMemory("How far a face is cleaned past the patch"));
-        return job.End(job.Hurt, patch.Field.Grown("key", "Cleaned", beyond), patch.Layers);
+        var cleaned = job.Constant("key.beyond", "Cleaned beyond the patch", Mm(3), Source.FromMemory("How far a face is cleaned past the patch"));
+        return job.End(job.Hurt, patch.Field.Grown("key", "Cleaned", cleaned), patch.Layers);
     }
 
-    private static void Inside(Job job, PlannedPatch patch)
+    private static void Inside(Job job, PlannedPatch patch, Figure<Length> beyond)
     {
-        job.Do("inside", Stage.Apply, "Turn it over, coat the inside face and its patch", "Scuff, wipe and coat it in the same way, for a patch of the same size whose edge is not in line with the first. Let it come to tack.", 15,
-            "Both faces: a floor is scraped from outside and pushed from inside.", job.Tack(job.Label, null), [.. job.Main.Hazards], ["patch-inside"]);
-        job.Do("close-inside", Stage.Apply, "At tack, set the inside patch, roll", "Set it once, from one edge, work it from the middle outwards, roll hard, the rim last.", 5,
+        var field = patch.Field.Grown("inside", "Inside patch", beyond);
+        var grit = (ITold)job.Figures.Find("scuff.grit")!;
+        job.Do("mask-inside", Stage.Prepare, "Turn it over, trace and tape the inside", "Lay the inside patch dry over the hole, trace round it, tape close outside the line.", 4, "Both faces: a floor is scraped from outside and pushed from inside.");
+        job.Do("key-inside", Stage.Prepare, "Scuff and wipe the inside and its patch", $"{grit} inside the line and on the patch until no shine is left, brush off, wipe as outside, let it flash.", 6, "The inside is prepared as the outside is.",
+            job.FlashAgain(), job.Materials.Cleaner.Hazards);
+        job.Coats(field.Area, "the inside and its patch", turn: "-inside");
+        job.Do("close-inside", Stage.Apply, "At tack, set the inside patch, roll", "Set it once, from one edge, pull the tape, work it from the middle outwards, roll hard, the rim last.", 5,
             null, job.Hold(job.Label, null), draws: ["patch-inside"]);
-        job.Draw(sketch => sketch.Patch("patch-inside", patch.HalfMm, 0.8, "inside patch", job.Skin.Mm));
+        job.Draw(sketch => sketch.Patch("patch-inside", field.Length.Mm / 2, 0.8, "inside patch", job.Skin.Mm));
     }
 
     private static void Close(Job job)

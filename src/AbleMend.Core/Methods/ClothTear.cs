@@ -47,6 +47,7 @@ internal sealed class ClothTear : MendMethod
             Glue(job, patch);
         }
 
+        job.Do("untape", Stage.Finish, "Take the tape off the other face", "Slowly, back over itself, with the patch held flat.", 1, "A strip that stays holds water against the coating.");
         job.Prove("edge").Prove("inside-wet");
         job.Draw(sketch => sketch.Patch("patch", patch.HalfMm, 0.15, "patch"));
         return job.End(job.Hurt, patch.Field, patch.Layers);

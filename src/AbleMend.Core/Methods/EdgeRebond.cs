@@ -36,7 +36,7 @@ internal sealed class EdgeRebond : MendMethod
         job.Scuff("P80", "both faces inside the gap", 5).Clean();
         var loss = job.CupLoss();
         var need = job.Need("glue", false, () => Ml((job.Hurt.Area.Cm2 * gap.Mm / 20) + loss.Ml), "Area × half the gap (it is a wedge) + what stays in the cup", Source.Published("Solid geometry, textbook"));
-        job.Mix(new MixOrder("glue", "Mix the epoxy", "to fill the gap", need, job.SpreadingTime("glue", 6), null, false));
+        job.Mix(new MixOrder("glue", "Mix the epoxy", "to fill the gap", need, job.SpreadingTime("glue", 8), null, false));
         var spacing = job.Constant("clamp.spacing", "Widest spacing", Mm(50), Source.FromMemory("Widest spacing of clamps along an edge"));
         var clamps = job.Figure("clamp.count", "Clamps", () => Count(Clamps.Count(job.Hurt.Length.Mm, spacing.Mm)), "Length ÷ widest spacing, at least two", Source.CommonPractice, between: (1, 200));
         job.Do("glue", Stage.Apply, "Work it in, film, caul, clamps", $"Wet both faces, work it to the end of the gap, wipe. Release film, a straight caul, {clamps} clamps from the middle outwards, until a bead shows all along.", 8,

@@ -29,7 +29,7 @@ internal sealed class FillGlassCoat : MendMethod
     public override int Tidiness => 4;
 
     /// <inheritdoc/>
-    public override IReadOnlyList<string> Schools => ["ding", "patch-order", "uv-resin", "dry-finish", "fill-thickness"];
+    public override IReadOnlyList<string> Schools => ["ding", "patch-order", "uv-resin", "dry-finish", "fill-thickness", "deep-hole"];
 
     /// <inheritdoc/>
     public override IReadOnlyList<DamageKind> Kinds => [DamageKind.Ding, DamageKind.Crack, DamageKind.Hole, DamageKind.FinBoxSurround];
@@ -108,37 +108,13 @@ internal sealed class FillGlassCoat : MendMethod
 
     private static void Fill(Job job, Field cut)
     {
-        var (resin, label) = (job.Main, job.Label);
         var cavity = job.Cavity(cut, job.Depth);
+        var (depth, hole) = FoamPlug.Fits(job, cavity) ? FoamPlug.Set(job, cut) : (job.Depth, job.Derive(() => cavity.Ml));
         var proud = job.Figure("fill.proud", "Fill stands proud", Mm(0.5), "A little proud, because it is cut back; more only costs sanding", Source.CommonPractice, 1);
-        var need = job.ToMix(true, job.Derive(() => cavity.Ml), cut, proud);
-        job.Mix(new MixOrder("fill", "Mix the fill", "then the filler until it stands", need, job.SpreadingTime("fill", 5), job.Materials.Filler, true));
-        var layers = Layers(job);
-        Message tint = job.View.Case.Wanted.Tint ? "Tint the bare foam first. " : Message.Empty;
-        Message layered = layers.N <= 1 ? Message.Empty
-            : resin.Light is null ? (Message)$"Work in {layers} passes, each firm before the next. "
-            : (Message)$"Work in {layers} layers, each set in the light before the next. ";
-        var wait = job.Sandable(label, "fill-mix");
-        var between = resin.Light is null ? job.Recoat(label, null).OpensMin.CureMin : wait.OpensMin.CureMin;
-        job.Do("fill", Stage.Apply, "Fill it, a little proud",
-            $"{tint}{layered}Press it into the corners with a card so that no air is left, draw it off {proud} proud. Set a stick in a drip beside it as witness.",
-            5 * layers.N, "Leave a witness of the same mix beside it.", wait with { OpensMin = CureMin(wait.OpensMin.CureMin + ((layers.N - 1) * between)) }, draws: ["fill"], follows: true, shows: [proud]);
-        job.Do("fair", Stage.Shape, "Fair the fill flush", "Hard block and the keying grit: flush, and the rim keyed again. Blow it off, wipe it, let it flash.", 8,
+        var need = job.ToMix(true, hole, cut, proud);
+        new FillPasses(job, depth, need, proud).Lay();
+        job.Do("fair", Stage.Shape, "Fair the fill flush", $"{job.BlushFirst()}Hard block and the keying grit: flush, and the rim keyed again. Blow it off, wipe it, let it flash.", 8,
             "Key the fill too: no shine may be left.", job.FlashAgain(), ["resin-dust", "glass-dust"], ["fair"]);
-    }
-
-    /// <summary>Layers of a fill: what light cures at once, or by the default school several thin passes once it is deeper than one.</summary>
-    private static Figure<Count> Layers(Job job)
-    {
-        if (job.Main.Light is not null)
-        {
-            return job.Figure("fill.layers", "Layers", () => Count(Math.Ceiling(job.Depth.Mm / job.Label.LightLayer.Mm)), "Depth ÷ the most that light cures at once, rounded up", Source.Arithmetic, between: (1, 60));
-        }
-
-        var pass = job.Constant("fill.pass", "Thickest pass", Mm(12), Source.FromMemory("Thickness of a pass: more traps air and heats"));
-        var thin = job.View.School("fill-thickness") == "thin-passes";
-        return job.Figure("fill.layers", "Passes", () => Count(thin ? Math.Max(1, Math.Ceiling(job.Depth.Mm / pass.Mm)) : 1),
-            "Depth ÷ one thin pass, rounded up: thin passes trap less air and heat less; one by the other school", Source.CommonPractice, between: (1, 60));
     }
 
     private static void Glass(Job job, Stack patches)
@@ -148,10 +124,11 @@ internal sealed class FillGlassCoat : MendMethod
         var several = patches.Plies > 1;
         var smallFirst = job.View.School("patch-order") == "small-first";
         Message order = !several ? "Lay the patch" : smallFirst ? "Smaller patch first, the larger over it" : "Larger patch first, the smaller over it";
+        Message witness = job.Main.Cure == CureKind.Light ? "Lay the stick beside it, in the same light, as witness." : "Leave the stick in the cup as witness.";
         // Laminating polyester stays tacky in air and cannot be sanded: the coat goes on inside its recoat window.
         var wait = job.Main.AirInhibited ? job.Recoat(job.Label, "glass-mix") : job.Sandable(job.Label, "glass-mix");
         job.Do("glass", Stage.Apply, several ? "Lay the patches" : "Lay the patch",
-            $"Wet the ground. {order}. Draw the resin through with a card from the middle outwards: saturated, no pools, no bubbles. Leave the stick in the cup as witness.",
+            $"Wet the ground. {order}. Draw the resin through with a card from the middle outwards: saturated, no pools, no bubbles. {witness}",
             Math.Ceiling(work.WallMin), "Turn the edges down with the card: a lifted thread shows for ever.", wait,
             draws: [.. Enumerable.Range(1, patches.Plies).Select(ply => $"patch-{ply}")], follows: true, shows: [patches.Area]);
         job.Prove("tap");
@@ -161,8 +138,9 @@ internal sealed class FillGlassCoat : MendMethod
         }
 
         var grit = (ITold)job.Figures.Find("key.grit")!;
+        Message box = job.View.Location.FinBox ? (Message)$", round the box as well" : Message.Empty;
         job.Do("blend", Stage.Shape, "Blend the edge and tape again",
-            $"{grit} on a hard pad: feather the edge of the cloth into the skin over {patches.Feather}, dull the whole face. Blow it off, wipe it, let it flash. New tape.",
+            $"{job.BlushFirst()}{grit} on a hard pad: feather the edge of the cloth into the skin over {patches.Feather}, dull the whole face. Take the old tape off{box}. Blow it off, wipe it, let it flash. New tape.",
             8, "Stop when the weave just shows: sanding cloth away weakens it.", job.FlashAgain(), ["resin-dust", "glass-dust"], ["feather"], shows: [patches.Feather]);
     }
 

@@ -58,27 +58,39 @@ internal sealed class GelCoatFill : MendMethod
         return job.End(job.Hurt, field);
     }
 
+    private const double MixingMin = 3;
+
+    private const double SpreadingMin = 4;
+
     private static void Coat(Job job, string id, Message title, Func<double> ml, bool last)
     {
         var (resin, label) = (job.Main, job.Label);
         var waxed = last && job.View.School("gel-coat-surface") == "wax";
         var loss = job.CupLoss();
-        var grams = job.Figure($"{id}.resin-g", "Gel coat", () => Grams((ml() + loss.Ml) * label.Density.GPerMl), "Volume of the coat and what stays in the cup, × density", Source.Arithmetic, 1);
         var percent = job.Figure($"{id}.catalyst-percent", "Catalyst", () =>
             {
                 _ = (label.Catalyst.Value, label.CatalystLeast.Value, label.CatalystMost.Value);
-                return Percent(Catalyst.For(resin.Catalyst!, grams.G, label.Reference.C, label.Reference.C).Percent);
+                return Percent(Catalyst.For(resin.Catalyst!, 100, label.Reference.C, label.Reference.C).Percent);
             },
             "The label's dose by weight: warm the bench instead of pouring more", Source.CommonPractice, 1);
-        var drops = job.Figure($"{id}.catalyst-drops", "Catalyst in drops", () => InDrops(Math.Max(1, Math.Round(grams.G * percent.Percent / 100 / label.Drop.G))), "Mass of catalyst ÷ mass of a drop", Source.Arithmetic);
-        var life = job.Figure($"{id}.pot-life", "Pot life", () => WallMin(Math.Max(4, label.PotLife.CureMin / Math.Max(0.1, Curing.CureClock.For(resin).RateAt(job.Bench.C)))), "Label's pot life ÷ rate at this temperature", Curing.EquivalentAge.Source);
-        Message wax = waxed ? "Stir in the wax first. " : Message.Empty;
+        var grams = job.Figure($"{id}.resin-g", "Gel coat", () => Grams(job.WholeDropsG((ml() + loss.Ml) * label.Density.GPerMl, percent.Percent)),
+            "Volume of the coat and what stays in the cup, × density; up to the next whole drop of catalyst, and no less than the drops that hold the dose", Source.Arithmetic, 1);
+        var drops = job.CatalystDrops(id, grams, percent);
+        var wax = job.Wax(id, grams, waxed);
+        Fumes.Put(job, id, resin, grams);
+        var life = job.Figure($"{id}.pot-life", "Pot life", () => WallMin(Math.Max(1, label.PotLife.CureMin / Math.Max(0.1, Curing.CureClock.For(resin).RateAt(job.Bench.C)))), "Label's pot life ÷ rate at this temperature", Curing.EquivalentAge.Source);
+        if (life.WallMin < MixingMin + SpreadingMin && !job.Warnings.Any(warning => warning.Code == "too-quick"))
+        {
+            job.Warnings.Add(new Warning("too-quick", $"At this temperature it gels in {life}, sooner than it is mixed and spread: cool bench and gel coat.", $"{id}-mix"));
+        }
+
+        Message first = wax is null ? Message.Empty : $"Stir in {wax} of wax first. ";
         job.Do($"{id}-mix", Stage.Mix, !last ? "Mix the first coat" : waxed ? "Mix the second coat: wax first, then catalyst" : "Mix the second coat",
-            $"{wax}{grams} of gel coat, {drops} of catalyst, mixed into the corners of the cup.", 3,
+            $"{first}{grams} of gel coat, {drops} of catalyst, mixed into the corners of the cup.", MixingMin,
             waxed ? "Wax first, then catalyst: without wax the surface stays sticky." : "Mix into the corners of the cup: a soft corner never sets.",
-            cautions: [.. resin.Hazards], useWithin: life, pour: new Poured([grams, drops], [grams, drops]));
+            cautions: [.. resin.Hazards], useWithin: life, pour: new Poured([grams, .. wax is null ? Array.Empty<IFigure>() : [wax], drops], [grams, drops]));
         Message film = last && !waxed ? " Lay release film over it and press the air out, or brush PVA on when it has gelled." : Message.Empty;
-        job.Do(id, Stage.Apply, title, $"Work it in with a stick, no bubbles, to the tape.{film}", 4, last ? "Proud: it shrinks, and the block needs something to take." : null,
+        job.Do(id, Stage.Apply, title, $"Work it in with a stick, no bubbles, to the tape.{film}", SpreadingMin, last ? "Proud: it shrinks, and the block needs something to take." : null,
             last ? job.Sandable(label, $"{id}-mix") : job.Recoat(label, $"{id}-mix"), draws: [id], follows: true);
     }
 
@@ -87,7 +99,7 @@ internal sealed class GelCoatFill : MendMethod
         var rungs = new List<(Grit Grit, Figure<WallTime> Minutes)>();
         foreach (var wanted in (string[])["P500", "P1000", "P2000"])
         {
-            var grit = Grits.Nearest(job.View.Drawer, wanted);
+            var grit = job.Nearest(wanted);
             var before = rungs.Count > 0 ? rungs[^1].Grit : null;
             if (grit == before)
             {

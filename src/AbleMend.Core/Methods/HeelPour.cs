@@ -42,7 +42,8 @@ internal sealed class HeelPour : MendMethod
         var through = (Figure<CureTime>)job.Figures.Find(wait.Because!)!;
         job.Figure("pour.cure", "Cured through in", () => Hours(through.CureMin / 60), "The cure through its depth, in hours", Source.Arithmetic);
         job.Do("pour", Stage.Apply, "Pour it in one go, pop the bubbles", "Close to the face, from one side. Pop bubbles with a needle: they show in clear.", 4, "Store the opened tube frozen.", wait, [.. job.Main.Hazards], ["pour"]);
-        job.Do("cut-back", Stage.Finish, "Dam off, cut it back", $"Sharp blade, then {"P60":as-is}, {proud} proud.", 5, "Do its mate too: a mismatched pair is worse than a worn one.", cautions: ["blades"], draws: ["finish"]);
+        var grit = job.Grit("cut-back.grit", "Sand it with", "P60");
+        job.Do("cut-back", Stage.Finish, "Dam off, cut it back", $"Sharp blade, then {grit}, {proud} proud.", 5, "Do its mate too: a mismatched pair is worse than a worn one.", cautions: ["blades"], draws: ["finish"]);
         job.Prove("edge").Prove("walk");
         job.Draw(sketch => sketch
             .Section("pour", MarkKind.Fill, true, "pour", (-job.HalfMm(), -proud.Mm), (job.HalfMm(), -proud.Mm), (job.HalfMm(), missing.Mm), (-job.HalfMm(), 0))

@@ -27,7 +27,7 @@ internal sealed class HotMeltSlice : MendMethod
 
     public override ProperRepair? Proper { get; } = new("Take it out warm and fill it with epoxy-safe UV resin", 60);
 
-    public override IReadOnlyList<DamageKind> Kinds => [DamageKind.Slice];
+    public override IReadOnlyList<DamageKind> Kinds => [DamageKind.WaterInside, DamageKind.Slice];
 
     public override bool Takes(Material material) => material.Chemistry == "hot-melt";
 
@@ -36,7 +36,7 @@ internal sealed class HotMeltSlice : MendMethod
     public override Composition Compose(MethodInputs inputs)
     {
         var job = new Job(inputs);
-        job.Dry();
+        _ = job.Damage.Kind == DamageKind.WaterInside ? job.Find().DryByWeight() : job.Dry();
         job.Do("lever", Stage.Prepare, "Pick it clean, lever the skin back up", "Pick out sand, lever the pushed-in skin up until the edges meet.", 5,
             "No core showing.", cautions: ["blades"], draws: ["cut"]);
         job.Scuff("P80", "the lips of the slice", 3).Clean();

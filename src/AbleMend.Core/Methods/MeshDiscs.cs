@@ -44,7 +44,7 @@ internal sealed class MeshDiscs : MendMethod
         job.Figure("disc.packs", "Packs", () => Count(Math.Ceiling(faces.N / inPack.N)), "Discs ÷ discs in a pack", Source.Arithmetic, between: (1, 100));
         job.Do("round", Stage.Shape, slit ? "Trim loose threads along the slit" : "Cut melted and loose edges away to a round hole", slit ? "Fine scissors, no loose thread left; do not widen it." : "Fine scissors, no loose thread left. Melted edges are hard and cut the mesh again: cut them off.", 4,
             slit ? "Lay the slit shut before the disc goes on: edge to edge." : "Cut melted edges off: they saw through the patch.", cautions: ["blades"], draws: ["cut"]);
-        Wipe(job);
+        Wipe(job.AboveDew());
         Message turn = faces.N > 1 ? " Turn it, the second disc exactly over the first." : Message.Empty;
         job.Do("lay", Stage.Apply, faces.N > 1 ? "Lay the first disc from one edge, then the second on the other face" : "Lay the disc from one edge",
             $"Cut to {size} across, corners round. Peel half the backing, lay from one edge, pull the mesh tight and flat, lay on, rub in circles.{turn}", 4,

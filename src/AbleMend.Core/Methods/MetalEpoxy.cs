@@ -39,11 +39,21 @@ internal sealed class MetalEpoxy : MendMethod
         job.Find().Dry();
         var drill = Open(job, hole);
         job.Scuff("P80", $"{rim} of bright metal round it", 6, ["metal-chips"]).Clean();
-        Pass(job, "outside", "Mix the epoxy for the outside", "Skim it on, outside, so that it bridges", () => (field.Area.Cm2 * coat.Mm / 10) + (hole ? job.Hurt.Area.Cm2 * job.Depth.Mm / 10 : 0), job.Hold(job.Label, "outside-mix"));
-        Between(job);
-        Pass(job, "inside", "Mix the epoxy for the inside", "Skim it on, inside, so that it bridges", () => field.Area.Cm2 * coat.Mm / 10, job.Loadable(job.Label, "inside-mix"));
+        double Skim() => field.Area.Cm2 * coat.Mm / 10;
+        if (job.Damage.Kind == DamageKind.SeamOpen)
+        {
+            DrawIn(job);
+        }
+
+        Pass(job, "outside", "Mix the epoxy for the outside", "Skim it on, outside, so that it bridges", () => Skim() + (hole ? job.Hurt.Area.Cm2 * job.Depth.Mm / 10 : 0), job.Set(job.Label, "outside-mix"));
+        LookAgain(job);
+        var sunk = job.Constant("again.share", "What sinks, of the first", Percent(25), Source.FromMemory("What a second batch tops up"), (1, 100));
+        Pass(job, "again", "Mix a little more for where it sank", "Top it up where it sank or ran, slightly proud", () => Skim() * sunk.Percent / 100, DaysLater(job));
+        Inside(job, hole, rim);
+        Pass(job, "inside", "Mix the epoxy for the inside", "Skim it on, inside, so that it bridges", Skim, job.Loadable(job.Label, "inside-mix"));
         job.Prove("inside-wet");
-        job.Do("blend", Stage.Finish, "Feather it with a fine disc, after the float", $"Fine disc, light, or a file and {"P120":as-is} by hand. A drip left on does no harm.", 8, "Float it before blending: cosmetics are wasted on a leak.", cautions: ["grinder", "resin-dust"], draws: ["finish"]);
+        var grit = job.Grit("blend.grit", "Or feather by hand with", "P120");
+        job.Do("blend", Stage.Finish, "Feather it with a fine disc, after the float", $"{job.BlushFirst()}Fine disc, light, or a file and {grit} by hand. A drip left on does no harm.", 8, "Float it before blending: cosmetics are wasted on a leak.", cautions: ["grinder", "resin-dust"], draws: ["finish"]);
         job.Prove("fingernail");
         job.Draw(sketch =>
         {
@@ -67,21 +77,49 @@ internal sealed class MetalEpoxy : MendMethod
             return null;
         }
 
+        if (job.Damage.Kind == DamageKind.SeamOpen)
+        {
+            job.Do("open", Stage.Prepare, "Scrape the seam clean, brush it bright", "Pick old sealant out of the seam and from round the rivets, brush it bright with a wire wheel, tap loose rivets tight from inside. Warm it until no damp comes out.", 10,
+                "Dry right through: a wet seam takes no resin.", cautions: ["metal-chips"], draws: ["cut"]);
+            return null;
+        }
+
         var drill = job.Figure("stop-drill.size", "Stop drill", Mm(3), "At both ends of the crack, where a lens shows that it ends", Source.FromMemory("Size of the drill"), 1);
         job.Do("open", Stage.Prepare, "Stop-drill both ends, open the crack a little", $"{drill} at each end, where a lens shows that it ends; a shallow V with a file.", 8,
             "Drill past the end that you see: it goes further.", cautions: ["metal-chips"], draws: ["cut"]);
         return drill;
     }
 
-    private static void Between(Job job)
+    /// <summary>A seam is no crack: nothing is drilled, and warm metal draws runny resin into it before anything is skimmed over.</summary>
+    private static void DrawIn(Job job)
+    {
+        var drinks = job.Constant("seam.drinks", $"A seam drinks, over {Mm(100)}", Ml(1), Source.FromMemory("What a riveted seam takes"));
+        var loss = job.CupLoss();
+        var need = job.Need("seam", false, () => Ml((job.Hurt.Length.Mm / 100 * drinks.Ml) + loss.Ml), "Length × what a seam drinks + what stays in the cup", Source.Arithmetic);
+        job.Mix(new MixOrder("seam", "Mix the runny epoxy for the seam", "with no thickener", need, job.SpreadingTime("seam", 6), null, false));
+        job.Do("seam", Stage.Apply, "Run it into the warm seam", "Metal hand-warm from the dryer. Run it along the seam and round every rivet from one side until it shows on the other: it is drawn in as the metal cools. Wipe what runs down.", 6,
+            "Warm the metal, not the cup.", job.Recoat(job.Label, "seam-mix"), draws: ["outside"], follows: true);
+    }
+
+    private static void LookAgain(Job job)
     {
         var again = job.Figure("look.again", "Look again after", WallMin(120), "A couple of hours", Source.CommonPractice);
-        job.Do("look-again", Stage.Cure, "Look again: where did it sink?", "A second small batch where it sank or ran. Build it slightly proud.", 6, "It sinks where there was too little thickener: look before it is hard.",
-            new StepWait(WaitKind.Recoat, CureMin(again.WallMin), null, null, Curing.CureClock.For(job.Main), "Is it firm, and still proud everywhere?", 30, Because: again.Id));
+        job.Do("leave", Stage.Cure, "Leave it as it lies", "It still sinks while it hardens. Go to something else, and look across it in a couple of hours.", 1, "It sinks where there was too little thickener: mark the place.",
+            new StepWait(WaitKind.Recoat, CureMin(again.WallMin), null, "outside-mix", Curing.CureClock.For(job.Main), "Is it firm, and where did it sink?", 30, Because: again.Id));
+    }
+
+    private static StepWait DaysLater(Job job)
+    {
         var days = job.Figure("look.inside", "Then inside after", Hours(48), "Days later", Source.CommonPractice);
         var minutes = job.Figures.Work("look.inside-min", "In minutes", () => WallMin(days.H * 60), "Hours × 60", Source.Arithmetic);
-        job.Do("turn", Stage.Cure, "Leave it, turn the hull", "Days later the same spots inside, so that brittle metal sits between two layers.", 2, "Mark the spots inside before you turn it: they are hard to find.",
-            Waits.ByTheClock(WaitKind.Hold, minutes, "Does it ring when it is knocked?", 240));
+        return Waits.ByTheClock(WaitKind.Hold, minutes, "Does it ring when it is knocked?", 240);
+    }
+
+    private static void Inside(Job job, bool hole, Figure<Length> rim)
+    {
+        Message backing = hole ? "Take the backing and its tape off. " : Message.Empty;
+        job.Do("turn", Stage.Prepare, "Turn the hull, make the inside bright", $"{backing}The same spots inside, so that brittle metal sits between two layers: {(ITold)job.Figures.Find("scuff.grit")!} over {rim} of metal until it is bright, brush it off, wipe it as outside, let it flash.", 8,
+            "Mark the spots inside before you turn it: they are hard to find.", job.FlashAgain(), ["metal-chips", .. job.Materials.Cleaner.Hazards]);
     }
 
     private static void Pass(Job job, string id, Message mix, Message title, Func<double> ml, StepWait wait)

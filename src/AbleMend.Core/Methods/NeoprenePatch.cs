@@ -38,7 +38,7 @@ internal sealed class NeoprenePatch : MendMethod
         var patch = job.CutPatch(margin, $"Larger than the damage, round corners; then bevel the edge thin all round over {bevel} with scissors held flat.", 8);
         job.TraceAndMask().Clean();
         job.Coats(patch.Field.Area, "patch and suit, just past the line");
-        job.Do("press", Stage.Apply, "Dry to no transfer: press from the middle, then the bevel", "Lay the middle, press outwards, then the bevel all round with a thumbnail, then a roller.", 4,
+        job.Do("press", Stage.Apply, "Dry to no transfer: press from the middle, then the bevel", "Pull the tape. Lay the middle, press outwards, then the bevel all round with a thumbnail, then a roller.", 4,
             "The bevel last and longest: it is what lifts.", job.Hold(job.Label, null), draws: ["patch", "patch-1", "glue"]);
         var sealedOver = job.View.School("neoprene-patch") == "cement-and-urethane";
         if (sealedOver)
@@ -50,7 +50,7 @@ internal sealed class NeoprenePatch : MendMethod
             job.Do("rub", Stage.Finish, "Rub proud cement off", "Roll it off with a thumb, towards the patch.", 2, "Same coat pre-empts wear at the other knee.", job.Loadable(job.Label, "press"));
         }
 
-        job.Prove("edge").Prove("inside-wet");
+        job.Prove("edge").Prove("blow");
         job.Draw(sketch => sketch.Patch("patch", patch.HalfMm, 2, "bevelled patch").Section("glue", MarkKind.Glue, false, null, (-patch.HalfMm, -0.05), (patch.HalfMm, -0.05)));
         return job.End(job.Hurt, patch.Field.Grown("key", "Work area", job.Constant("key.beyond", "Work area beyond the patch", Mm(6), Source.FromMemory("How far cement and urethane reach past the patch"))), patch.Layers);
     }

@@ -31,10 +31,11 @@ public enum Stage
 }
 
 /// <summary>What goes into a cup, by the identifiers of its figures: it is written on the label.</summary>
-/// <param name="Parts">What goes in, in that order, all cups together.</param>
+/// <param name="Parts">What goes into each cup, in that order.</param>
 /// <param name="Lead">The one or two that the hand reads from two metres.</param>
 /// <param name="Cups">How many cups it is split into, one after another; null where one takes it all.</param>
-public sealed record Pour(IReadOnlyList<string> Parts, IReadOnlyList<string> Lead, string? Cups = null);
+/// <param name="Warning">What it does that is left in its cup, such as smoke; or null.</param>
+public sealed record Pour(IReadOnlyList<string> Parts, IReadOnlyList<string> Lead, string? Cups = null, Message? Warning = null);
 
 /// <summary>One action of a plan.</summary>
 /// <param name="Id">Identifier, unique in the plan.</param>
@@ -49,6 +50,7 @@ public sealed record Pour(IReadOnlyList<string> Parts, IReadOnlyList<string> Lea
 /// <param name="Draws">Marks that it adds to the drawing.</param>
 /// <param name="Proof">Identifier of the test that it is, or null.</param>
 /// <param name="Pour">For a mix: what goes into the cup.</param>
+/// <param name="Uses">Identifier of the mix that it uses, which must not be past using by then; or null.</param>
 public sealed record PlanStep(
     string Id,
     Stage Stage,
@@ -61,7 +63,8 @@ public sealed record PlanStep(
     double? UseWithinMin,
     IReadOnlyList<string> Draws,
     string? Proof = null,
-    Pour? Pour = null
+    Pour? Pour = null,
+    string? Uses = null
 )
 {
     /// <value>Which of the item's damages it is for, from 1.</value>

@@ -68,6 +68,7 @@ internal sealed class PlyGlue : MendMethod
     {
         job.Figure("square.cost", "Squaring costs", Mm(3), $"About {Mm(3)} of length, and it takes the thin tail away", Source.CommonPractice, 1);
         var grit = new PlannedGrit(job, "square.grit", "Square it with", "P60", "Coarse: a finer one is slower");
-        job.Do("square", Stage.Finish, $"Sand the edge square with {grit}", $"A finer grit is slower. Square, then break the edge with {"P150":as-is}.", 8, "Both ends if both are thin.", cautions: ["resin-dust"], draws: ["finish"]);
+        var edge = job.Grit("square.edge", "Break the edge with", "P150");
+        job.Do("square", Stage.Finish, $"Sand the edge square with {grit}", $"A finer grit is slower. Square, then break the edge with {edge}.", 8, "Both ends if both are thin.", cautions: ["wood-dust"], draws: ["finish"]);
     }
 }

@@ -41,7 +41,8 @@ internal sealed class PoleSplint : MendMethod
         job.Do("straighten", Stage.Prepare, bent ? "Ease it straight over the knee, once" : "Press the split shut, tape it",
             bent ? "Slowly, over a padded edge, no further than it goes by itself: bent back and forth it snaps." : "Round it with pliers padded with cloth, one turn of tape over the split.", 4,
             "Once: metal bent twice breaks.", draws: ["cut"]);
-        job.Do("deburr", Stage.Prepare, "File burrs flush", $"Fine file or {"P150":as-is}: a burr keeps the sleeve from sliding and cuts the tent.", 2, "Feel it with a cotton swab: it finds burrs a finger does not.", cautions: ["metal-chips"]);
+        var grit = job.Grit("deburr.grit", "Or deburr with", "P150");
+        job.Do("deburr", Stage.Prepare, "File burrs flush", $"Fine file or {grit}: a burr keeps the sleeve from sliding and cuts the tent. Wipe the filings off with alcohol: tape does not hold on them.", 2, "Feel it with a cotton swab: it finds burrs a finger does not.", cautions: ["metal-chips"]);
         job.Do("splint", Stage.Apply, "Slide the splint over the middle, tape both ends", $"{length} with its middle over the damage. Two turns of tape over each end, half on the splint, half on the pole.", 3,
             "The part that slides into a ferrule stays clear.", job.Loadable(job.Label, null), draws: ["wrap", "forbidden"]);
         job.Prove("slide").Prove("flex");

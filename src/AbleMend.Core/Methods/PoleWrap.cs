@@ -1,5 +1,6 @@
 using AbleMend.Core.Cases;
 using AbleMend.Core.Clamping;
+using AbleMend.Core.Curing;
 using AbleMend.Core.Figures;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Materials;
@@ -15,6 +16,10 @@ internal sealed class PoleWrap : MendMethod
 {
     /// <summary>Layers. From memory.</summary>
     public const int Layers = 2;
+
+    private const double SoakMin = 1;
+
+    private const double WrapMin = 4;
 
     public override string Id => "pole-wrap";
 
@@ -47,11 +52,17 @@ internal sealed class PoleWrap : MendMethod
         job.Scuff("P100", "the shaft between the tapes", 3).Clean();
         job.Do("lay-out", Stage.Prepare, "Gloves on, everything laid out", "Water in a bowl, film, tape, scissors, gloves. The pouch stays shut until all of it lies there.", 2,
             "The pouch starts curing in air: open it last.", cautions: ["gloves", "isocyanate"]);
-        var life = job.Figure("soak.pot-life", "Time to wrap", () => WallMin(job.Label.PotLife.CureMin), "Label's time once it is wet", Source.OfEntry(job.Main.Source));
-        job.Do("soak", Stage.Mix, "Open the pouch, five seconds in water, squeeze", "Under water, squeeze twice, out, squeeze once more.", 1, "Five seconds: longer makes it foam.", useWithin: life);
-        job.Do("wrap", Stage.Apply, "Wrap tight and overlapping, smooth, film over", "From past one end to past the other and back, half over half, tight. Smooth it with wet gloves, over-wrap with film, tight.", 4,
+        var life = job.Figure("soak.pot-life", "Time to wrap", () => WallMin(job.Label.PotLife.CureMin / Math.Max(0.1, CureClock.For(job.Main).RateAt(job.Bench.C))), "Label's time once it is wet ÷ rate at this temperature", EquivalentAge.Source);
+        if (life.WallMin < SoakMin + WrapMin)
+        {
+            job.Warnings.Add(new Warning("too-quick", $"At this temperature it sets in {life}, sooner than it is wrapped: cold water, a cooler place, and two pairs of hands.", "soak"));
+        }
+
+        job.Do("soak", Stage.Mix, "Open the pouch, five seconds in water, squeeze", "Under water, squeeze twice, out, squeeze once more.", SoakMin, "Five seconds: longer makes it foam.", useWithin: life);
+        job.Do("wrap", Stage.Apply, "Wrap tight and overlapping, smooth, film over", "From past one end to past the other and back, half over half, tight. Smooth it with wet gloves, over-wrap with film, tight.", WrapMin,
             slides ? "It hardens as it lies, bumps and all: it must still pass the sleeves." : "It hardens as it lies, bumps and all: smooth it where the hand runs.", job.Loadable(job.Label, "soak"), [.. job.Main.Hazards], ["wrap"], follows: true);
-        job.Do("unwrap", Stage.Finish, "Film off, knock the bumps down", slides ? (Message)$"{"P100":as-is} where it would catch in a sleeve." : (Message)$"{"P100":as-is} where it would catch a hand or a sleeve.", 3, "Feel it from end to end with a stocking over the hand.", cautions: ["resin-dust", "glass-dust"]);
+        var grit = job.Grit("unwrap.grit", "Knock bumps down with", "P100");
+        job.Do("unwrap", Stage.Finish, "Film and marking tape off, knock the bumps down", slides ? (Message)$"{grit} where it would catch in a sleeve." : (Message)$"{grit} where it would catch a hand or a sleeve.", 3, "Feel it from end to end with a stocking over the hand.", cautions: ["resin-dust", "glass-dust"]);
         job.Prove(slides ? "slide" : "thumb").Prove("flex");
         job.Draw(sketch =>
         {

@@ -38,7 +38,7 @@ internal sealed class PrintedVinylPatch : MendMethod
         var patch = job.CutPatch(margin, "Round, from clear vinyl. Lay it dry and draw round it.", 3);
         var dries = job.Figure("print.dries", "Acetone leaves in", WallMin(2), "A couple of minutes in the open", Source.FromMemory("Acetone on bare vinyl"), 1);
         var stand = job.Constant("clean.stand", "A clean face may stand open", WallMin(60), Source.FromMemory("How long a cleaned face may stand open before it is wiped again"));
-        job.Do("print", Stage.Prepare, "Pure acetone on a swab: take the print off inside the line",
+        job.AboveDew().Do("print", Stage.Prepare, "Pure acetone on a swab: take the print off inside the line",
             "A swab at a time, from the middle to just short of the line, until the vinyl is bare and nothing colours the swab. Not nail-polish remover: it leaves oil or gel.", 8,
             "Only where the patch will sit: a white rim shows for ever.", cautions: ["gloves", "solvent", "no-flame"], draws: ["key"],
             wait: job.Flash(dries, stand, "Is it dry, with no cold feel?", "Wipe it once more.", 31));

@@ -102,16 +102,17 @@ internal sealed class ScarfOrSleeve : MendMethod
         Message face = job.View.Outer.Families.Contains("gel-coat")
             ? "two-part paint where the gel coat is gone: gel coat does not set on epoxy"
             : (Message)"a coat of resin or varnish where fibre shows";
-        job.Do("fair", Stage.Finish, "Fair it, wet", $"Wash it with water and a pad first, then {"P120":as-is} and {"P240":as-is}, wet; {face}.", 12, "Not one fibre bare: it cuts hands and soaks up water.",
+        var (coarse, fine) = (job.Grit("fair.coarse", "Fair it with", "P120"), job.Grit("fair.fine", "Then with", "P240"));
+        job.Do("fair", Stage.Finish, "Fair it, wet", $"Wash it with water and a pad first, then {coarse} and {fine}, wet; {face}.", 12, "Not one fibre bare: it cuts hands and soaks up water.",
             job.Loadable(job.Label, "glass-mix"), [DustOf(job.View), "resin-dust"], ["finish"]);
     }
 
     private static void Laminate(Job job, Figure<Area> area, Figure<Count> plies, bool tube)
     {
         var need = job.WettingOut("glass", area);
-        var work = job.LayingTime("glass", 5, area);
+        var work = job.LayingTime("glass", 8 + plies.N, area);
         job.Mix(new MixOrder("glass", "Mix the resin", "to wet scarf and plies", need, work, null, false));
-        job.Do("laminate", Stage.Apply, tube ? "Lay the plies round, wrap with release tape" : "Lay the plies, film and pad over", tube ? "Wet the shaft, lay ply for ply, wrap release tape over it tight from the middle outwards." : "Wet the scarf, ply for ply, draw through, release film, a soft pad.", 8 + plies.N,
+        job.Do("laminate", Stage.Apply, tube ? "Lay the plies round, wrap with release tape" : "Lay the plies, film and pad over", tube ? "Wet the shaft, lay ply for ply, wrap release tape over it tight from the middle outwards." : "Wet the scarf, ply for ply, draw through, release film, a soft pad.", Math.Ceiling(work.WallMin),
             "Turn the fibre of each ply as the old one ran.", job.Sandable(job.Label, "glass-mix"), draws: [.. Enumerable.Range(1, (int)plies.N).Select(ply => $"patch-{ply}"), "sleeve"], follows: true);
     }
 

@@ -28,9 +28,9 @@ internal sealed class SeamGlue : MendMethod
         var job = new Job(inputs);
         job.Find().Dry().Clean();
         job.Coats(job.Figures.Work("seam.area", "One edge of the seam", () => Cm2(job.Hurt.Length.Mm * job.Skin.Mm / 100), "Length × thickness", Source.Arithmetic, 1), "both edges of the seam");
-        job.Do("butt", Stage.Apply, "Butt the edges at tack, pinch along", "Edge to edge from one end, pinching every finger's width from both faces; a strip of tape across the ends.", 5,
+        job.Do("butt", Stage.Apply, "Butt the edges at tack, pinch along", "Edge to edge from one end, pinching every finger's width from both faces; a strip of tape across the ends, which comes off before the test.", 5,
             "Edge to edge, not lapped: a lap rubs.", job.Loadable(job.Label, null), [.. job.Main.Hazards], ["glue"]);
-        job.Prove("flex").Prove("inside-wet");
+        job.Prove("flex").Prove("blow");
         job.Draw(sketch => sketch.Section("glue", MarkKind.Glue, false, "glued edge", (0, 0), (0, job.Skin.Mm)));
         return job.End(job.Hurt, job.Around(4));
     }

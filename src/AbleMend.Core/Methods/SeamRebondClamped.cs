@@ -38,7 +38,7 @@ internal sealed class SeamRebondClamped : MendMethod
         var job = new Job(inputs);
         job.Find().Dry().Deflate();
         var lap = job.Lap();
-        job.OpenLap(true).Coats(job.LapArea(lap), "both faces, plenty", true);
+        job.OpenLap(true).Coats(job.LapArea(lap), "both faces of the lap", true);
         var over = job.Constant("plate.over", "Bars past the ends", Mm(40), Source.FromMemory("Bars reach past the ends"));
         var spacing = job.Constant("clamp.spacing", "Widest spacing", Mm(60), Source.FromMemory("Widest spacing of clamps on flat bars"));
         var bars = job.Figures.Work("plate.length", "Bars", () => Mm(job.Hurt.Length.Mm + over.Mm), "Length of the leak and past its ends", Source.Arithmetic, 1);

@@ -41,7 +41,7 @@ internal sealed class SeamRebondOpen : MendMethod
         var lap = job.Lap();
         job.OpenLap(false).Coats(job.LapArea(lap), "both faces of the lap", true);
         var firm = job.Figure("lap.firm", "Takes pressure after", WallMin(45), "A pinched lap is tested the same hour", Source.CommonPractice);
-        job.Do("pinch", Stage.Apply, "Warm it, pinch it shut, no clamp", "Warm only to hand-touchable. Pinch the lap shut from the closed end outwards, finger by finger, and hold.", 5,
+        job.Do("pinch", Stage.Apply, "Warm it, pinch it shut, no clamp", "With no smell of solvent left, and the tin shut and away, warm it, only to hand-touchable. Pinch the lap shut from the closed end outwards, finger by finger, and hold.", 5,
             "Warm only as a hand bears: hotter softens the boat.", job.Loadable(job.Label, null) with { OpensMin = CureMin(firm.WallMin), Because = firm.Id }, ["heat-gun"], ["lap"]);
         job.Inflate().Prove("soap").Watch().Prove("hold").DrawLap(lap);
         return job.End(job.Hurt, job.Around(4));

@@ -4,6 +4,7 @@ using AbleMend.Core.Figures;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Methods.Steps;
+using AbleMend.Core.Quantities;
 using static AbleMend.Core.Quantities.Measures;
 
 namespace AbleMend.Core.Methods;
@@ -50,10 +51,20 @@ internal sealed class SoftSpotInjection : MendMethod
         job.Mix(new MixOrder("fill", "Mix the epoxy, runny", "for the syringe", need, work, null, false));
         job.Do("inject", Stage.Apply, "Inject from the lowest hole until it shows at the next", "Low to high, tape each hole as it shows, press the skin down with the hand and feel it go hard-backed.", work.WallMin, "Stop if it takes more than was mixed: it runs into the core.", cautions: [.. job.Main.Hazards], draws: ["inject"], follows: true);
         Weigh(job);
-        job.Do("close", Stage.Finish, "Sand flush, seal the holes", "A drop of resin on each hole, flush when hard.", 6, "Count the holes: one left open lets the water in.", job.Loadable(job.Label, "fill-mix"), ["resin-dust"], ["finish"]);
+        Close(job, holes);
         job.Prove("tap").Prove("thumb");
         job.Draw(sketch => DrawHoles(sketch, job, grid.Mm, size.Mm / 2));
         return job.End(job.Hurt, job.Around(15));
+    }
+
+    private static void Close(Job job, Figure<Count> holes)
+    {
+        job.Do("open-holes", Stage.Prepare, "Tape off, sand the holes flush", $"Pull the tape. {job.BlushFirst()}Sand what stands proud, wipe it, let it flash.", 5, "Count the holes.", job.FlashAgain(), ["resin-dust"]);
+        var drop = job.Constant("holes.drop", "On each hole", Ml(0.1), Source.FromMemory("A drop of resin"));
+        var loss = job.CupLoss();
+        var need = job.Need("holes", false, () => Ml((holes.N * drop.Ml) + loss.Ml), "Holes × a drop + what stays in the cup", Source.Arithmetic);
+        job.Mix(new MixOrder("holes", "Mix a little to seal the holes", "to seal them", need, job.SpreadingTime("holes", 3), null, false));
+        job.Do("close", Stage.Apply, "Seal the holes", "A drop on each hole, level it with a card.", 3, "Count the holes: one left open lets the water in.", job.Loadable(job.Label, "holes-mix"), draws: ["finish"], follows: true);
     }
 
     private static void Weigh(Job job)

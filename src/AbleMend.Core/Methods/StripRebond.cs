@@ -36,7 +36,7 @@ internal sealed class StripRebond : MendMethod
         var job = new Job(inputs);
         job.Dry().Scuff("P100", "strip and tube", 6).TraceAndMask("the strip").Clean();
         job.Coats(job.Hurt.Area, "strip and tube");
-        job.Do("press", Stage.Apply, "Tack dry, press together", "From the fixed end outwards, without a bubble, then roll hard. Tape over the end while it takes.", 5,
+        job.Do("press", Stage.Apply, "Tack dry, press together", "Pull the masking tape. From the fixed end outwards, without a bubble, then roll hard. A strip of tape over the end while it takes: take it off before the test.", 5,
             "Petroleum jelly on the cap keeps the tube usable.", job.Loadable(job.Label, null), [.. job.Main.Hazards], ["lap"]);
         job.Prove("edge").Prove("thumb");
         job.DrawLap(job.Figures.Work("strip.drawn", "Strip in the section", () => Mm(Math.Min(job.Hurt.Width.Mm, 60)), "Width of the strip", Source.Arithmetic));

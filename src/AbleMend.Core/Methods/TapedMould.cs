@@ -39,10 +39,11 @@ internal sealed class TapedMould : MendMethod
         var proud = job.Figure("fill.proud", "Fill stands proud", Mm(0.5), "A little proud: it is sanded to the line", Source.FromMemory("A little proud"), 1);
         var stick = job.Constant("mix.stick-loss", "Stays on the stick", Ml(1), Source.FromMemory("What stays on the stick"));
         var need = job.Need("fill", false, () => Ml((job.Hurt.Area.Cm2 * ((missing.Mm / 2) + proud.Mm) / 10) + stick.Ml), "Area × (half of what is gone, a wedge, and the proud part) + what stays on the stick", Source.Published("Solid geometry, textbook"));
-        job.Mix(new MixOrder("fill", "Mix just enough", "slowly, without bubbles", need, job.SpreadingTime("fill", 4), null, false));
+        job.Mix(new MixOrder("fill", "Mix just enough", "slowly, without bubbles", need, job.SpreadingTime("fill", 5), null, false));
         job.Do("fill", Stage.Apply, "Fill it, close the tape over, push the bulge to the tip", $"Just enough, {proud} proud; close the tape from the sound end and push the bulge towards the tip; a pin lets the air out.", 5,
             "Overnight, better two days.", job.Sandable(job.Label, "fill-mix"), [.. job.Main.Hazards], ["fill"], follows: true);
-        job.Do("untape", Stage.Finish, "Tape off, look: low or bubbled, again", $"Low or bubbled: scuff and fill again. Else sand wet, {"P240":as-is} then {"P400":as-is}, to the line.", 10, "Sand carbon wet.", job.Loadable(job.Label, "fill-mix"), ["carbon-dust", "resin-dust"], ["finish"]);
+        var (coarse, fine) = (job.Grit("sand.coarse", "Sand with", "P240"), job.Grit("sand.fine", "Then with", "P400"));
+        job.Do("untape", Stage.Finish, "Tape off, look: low or bubbled, again", $"{job.BlushFirst()}Low or bubbled: scuff and fill again, from a fresh mix. Else sand wet, {coarse} then {fine}, to the line.", 10, "Sand carbon wet.", job.Loadable(job.Label, "fill-mix"), ["carbon-dust", "resin-dust"], ["finish"]);
         job.Prove("fingernail").Prove("tap");
         job.Draw(sketch =>
         {

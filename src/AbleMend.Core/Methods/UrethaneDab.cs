@@ -40,7 +40,7 @@ internal sealed class UrethaneDab : MendMethod
         job.Figure("dab.need", "Urethane", () => Grams(ring.Area.Cm2 * spots.N * film.Mm / 10 * job.Label.Density.GPerMl), "Area of all rings × film × density", Source.Arithmetic, 2);
         job.Do("dab", Stage.Apply, "Dab, rub in, scrape thin", "A dab on each ring, rubbed in with a gloved finger, scraped thin past the line, hung so that nothing touches it.", 3 + (2 * spots.N),
             "Cap the tube and squeeze the air out; store it frozen.", job.LoadableThrough(job.Label, null, film), [.. job.Main.Hazards], ["dab"]);
-        job.Prove("alcohol").Prove("flex");
+        job.Prove(OuterIs(job.View, "neoprene") ? "blow" : "alcohol").Prove("flex");
         job.Draw(sketch => sketch.Section("dab", MarkKind.Glue, true, "urethane inside", (-job.HalfMm() - margin.Mm, job.Skin.Mm), (job.HalfMm() + margin.Mm, job.Skin.Mm),
             (job.HalfMm(), job.Skin.Mm + 0.3), (-job.HalfMm(), job.Skin.Mm + 0.3)));
         return job.End(job.Hurt, ring);

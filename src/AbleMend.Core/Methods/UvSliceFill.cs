@@ -22,7 +22,7 @@ internal sealed class UvSliceFill : MendMethod
 
     public override IReadOnlyList<string> Schools => ["soft-board", "fill-thickness"];
 
-    public override IReadOnlyList<DamageKind> Kinds => [DamageKind.Slice, DamageKind.Hole];
+    public override IReadOnlyList<DamageKind> Kinds => [DamageKind.WaterInside, DamageKind.Slice, DamageKind.Hole];
 
     public override bool Takes(Material material) => material is { Cure: CureKind.Light };
 
@@ -34,7 +34,7 @@ internal sealed class UvSliceFill : MendMethod
         var job = new Job(inputs);
         var margin = job.Figure("rim.margin", "Scuff past the slice", Mm(12), "How far the skin is scuffed and covered", Source.FromMemory("How far the skin is scuffed and covered"), 1);
         var rim = job.Hurt.Grown("rim", "Scuffed", margin);
-        job.Dry();
+        _ = job.Damage.Kind == DamageKind.WaterInside ? job.Find().DryByWeight() : job.Dry();
         job.Do("lever", Stage.Prepare, "Pick it clean, lever the skin back up",
             "Pick out sand and loose skin. Slide a blunt blade under what is pushed in and lever it up until the edges meet and no core shows.", 6,
             "No core showing: resin on the core is resin where the skin should be.", cautions: ["blades"], draws: ["cut"]);
@@ -42,8 +42,9 @@ internal sealed class UvSliceFill : MendMethod
         var film = job.Constant("rim.film", "Film over the scuffed skin", Mm(0.4), Source.FromMemory("Film over the scuffed skin"));
         Pour(job, rim, film);
         var needed = Spread(job);
+        var (coarse, fine) = (job.Grit("sand.coarse", "Take it down with", "P80"), job.Grit("sand.fine", "Smooth it with", "P220"));
         job.Do("sand", Stage.Finish, "Sand the resin, coarse then fine, and only the resin",
-            $"{"P80":as-is} to take it down, {"P220":as-is} to smooth it. Tape the skin round it: sanded skin stays scratched.", 6,
+            $"{coarse} to take it down, {fine} to smooth it. Stay off the skin round it: sanded skin stays scratched.", 6,
             "On the resin only: the skin scratches.", job.Loadable(job.Label, "sun") with { CountsFrom = "sun", OpensMin = needed.Value, Because = needed.Id }, ["resin-dust"], ["finish"]);
         job.Prove("edge").Prove("float");
         job.Draw(sketch => sketch.Section("fill", MarkKind.Fill, true, null, (-job.HalfMm(), 0), (0, job.Depth.Mm), (job.HalfMm(), 0))

@@ -3,6 +3,7 @@ using AbleMend.Core.Figures;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Methods.Steps;
+using AbleMend.Core.Quantities;
 using AbleMend.Core.Words;
 using static AbleMend.Core.Quantities.Measures;
 
@@ -75,17 +76,45 @@ internal sealed class UvUnderFilm : MendMethod
         var cavity = job.Cavity(cut, job.Depth);
         var film = job.Constant("film.rim", "Film of resin on the rim", Mm(0.2), Source.FromMemory("Film of resin over the keyed rim"));
         var need = job.ToMix(true, job.Derive(() => cavity.Ml + ((key.Area.Cm2 - cut.Area.Cm2) * film.Mm / 10)), cut, null);
+        var layers = Layers(job);
+        if (layers.N > 1 && Recipes.UsesPeroxide(job))
+        {
+            need = LayByLay(job, need, (int)layers.N);
+        }
+
         job.Mix(new MixOrder("fill", "Mix the fill", "with the chopped glass pulled apart into it", need, job.SpreadingTime("fill", 4), job.Materials.Filler, false));
+    }
+
+    private static Figure<Count> Layers(Job job) =>
+        job.Figures.Find("fill.layers") as Figure<Count>
+        ?? job.Figure("fill.layers", "Layers", () => Count(Math.Ceiling(job.Depth.Mm / job.Label.LightLayer.Mm)), "Depth ÷ the most that light cures at once, rounded up", Source.Arithmetic, between: (1, 60));
+
+    /// <summary>All layers but the last, each from a cup of its own: what is catalysed does not keep until the one before it has set.</summary>
+    /// <returns>What the last one needs.</returns>
+    private static Figure<Volume> LayByLay(Job job, Figure<Volume> need, int layers)
+    {
+        var loss = job.CupLoss();
+        var each = job.Figure("fill.each", "One layer needs", () => Ml(((need.Ml - loss.Ml) / layers) + loss.Ml), "What is needed ÷ layers, and what stays in each cup", Source.Arithmetic, 1);
+        for (var layer = 1; layer < layers; layer++)
+        {
+            var prefix = $"layer-{layer}";
+            job.Mix(new MixOrder(prefix, $"Mix layer {layer} of {layers}", "with the chopped glass pulled apart into it", each, job.SpreadingTime(prefix, 4), job.Materials.Filler, false));
+            job.Do(prefix, Stage.Apply, $"Lay layer {layer} of {layers}", "Press it into the corners, no thicker than light reaches, then into the light.", 3, "Leave a stick of the same mix beside it as witness.",
+                job.Sandable(job.Label, null), ["uv-eyes"], ["fill"], follows: true);
+        }
+
+        return each;
     }
 
     private static void Spread(Job job)
     {
         var label = job.Label;
-        var layers = job.Figure("fill.layers", "Layers", () => Count(Math.Ceiling(job.Depth.Mm / label.LightLayer.Mm)), "Depth ÷ the most that light cures at once, rounded up", Source.Arithmetic, between: (1, 60));
+        var layers = Layers(job);
+        var alone = layers.N > 1 && Recipes.UsesPeroxide(job);
         var time = job.LightTime(label, label.Sandable);
-        var needed = job.Figures.Work("light.daylight", "Light that it takes", () => CureMin(time.CureMin * layers.N), "Label's minutes under film × factor of the light × layers", Curing.Daylight.Source);
+        var needed = job.Figures.Work("light.daylight", "Light that it takes", () => CureMin(time.CureMin * (alone ? 1 : layers.N)), "Label's minutes under film × factor of the light × layers", Curing.Daylight.Source);
         job.InTheLight("Look at the witness after", needed);
-        Message layered = layers.N > 1 ? (Message)$"Fill in {layers} layers, each set in the light before the next; the last one goes under the film. " : Message.Empty;
+        Message layered = layers.N > 1 && !alone ? (Message)$"Fill in {layers} layers, each set in the light before the next; the last one goes under the film. " : Message.Empty;
         job.Do("spread", Stage.Apply, "Spread it, film over, squeegee flat",
             $"{layered}Spread it, pull the film over, squeegee from the taped side until it lies flat and flush, tape the other sides tight. Lay the mixing stick beside it as witness. Then out into the light.",
             4, "Leave the mixing stick beside it: it is your witness.", cautions: ["uv-eyes"], draws: ["fill", "film"], follows: true,

@@ -42,7 +42,7 @@ internal sealed class WickAndDrain : MendMethod
         var (usual, largest) = (job.Constant("drill.usual", "Usual drain drill", Mm(2.4), Source.CommonPractice), job.Constant("drill.largest", "Largest drain drill", Mm(3), Source.CommonPractice));
         var drill = job.Figure("drill.size", "Drill", () => Mm(Math.Min(usual.Mm, largest.Mm)), "The usual one, and no larger than the largest", Source.CommonPractice, 1);
         var below = job.Figure("drill.place", "Below the neck", Mm(50), "Centre of the spine, the low point", Source.CommonPractice, 1);
-        job.Do("drill", Stage.Prepare, $"Drill {drill}, {below} below the neck, on the spine", "Punch a mark, tape over it, slow drill. The core is closed-cell, so water does no harm once out. If it was drilled before: the same spot.", 4,
+        job.Do("drill", Stage.Prepare, $"Drill {drill}, {below} below the neck, on the spine", "Punch a mark, slow drill, through a scrap of tape that keeps it from wandering and comes off with the chip. The core is closed-cell, so water does no harm once out. If it was drilled before: the same spot.", 4,
             "Re-drill the same spot if it was drained before.", cautions: ["carbon-dust", "metal-chips"], draws: ["drill"]);
         var day = job.Constant("drain.time", "Until it stops dripping, and warm", WallMin(1440), Source.FromMemory("A day in moving warm air"));
         job.Do("drain", Stage.Prepare, "Stand it, drain it, warm it dry", "Hole down in a warm place until it stops dripping, then a day in moving warm air.", 5, "Shake it by your ear: you hear the water.",
@@ -50,7 +50,7 @@ internal sealed class WickAndDrain : MendMethod
         job.Do("mask", Stage.Prepare, "Mask both sides of the seam", "Tape a finger's width either side, all along.", 5, "The whole seam: the next pinhole is beside the first.", draws: ["tape"]);
         job.Scuff("P320", "the seam, lightly", 3).Clean();
         job.Wick("A seam soaks up", 4, 0.5);
-        job.Do("wick", Stage.Apply, "Run thin adhesive along the whole seam, wipe", "Touch and run: it wicks into pinholes. Wipe before it sets.", 3, "Wipe before it sets: a run has to be sanded.", job.Hold(job.Label, null), [.. job.Main.Hazards], ["wick"]);
+        job.Do("wick", Stage.Apply, "Run thin adhesive along the whole seam, wipe", "Touch and run: it wicks into pinholes. Wipe before it sets, pull the tape.", 3, "Wipe before it sets: a run has to be sanded.", job.Hold(job.Label, null), [.. job.Main.Hazards], ["wick"]);
         CloseHole(job);
         job.Prove("dunk").Prove("fingernail");
         job.Draw(sketch => DrawDrain(sketch, job, drill, below.Mm));
@@ -72,7 +72,7 @@ internal sealed class WickAndDrain : MendMethod
             ? job.Figures.Work("close.time", "Leave it", () => CureMin(Math.Min(job.Label.Loadable.CureMin, 10)), "Until the sticker's edge has set", Source.FromMemory("A sticker sets"))
             : job.Figures.Work("close.time", "Leave it level", () => CureMin(Math.Max(job.Label.Loadable.CureMin, 60)), "The label's time, at least an hour", Source.CommonPractice);
         job.Do("close", Stage.Apply, sticker ? "Close the hole with a sticker" : "Close the hole under tape, inverted and level",
-            sticker ? "A waterproof sticker, its edge rubbed down. Look under it after a few days on the water." : "Epoxy or cyanoacrylate in the hole, clear tape over it, paddle inverted and level so that it sets flush.", 3,
+            sticker ? "A waterproof sticker, its edge rubbed down. Look under it after a few days on the water." : "A drop of the same adhesive in the hole, in thin touches, clear tape over it, paddle inverted and level so that it sets flush. Take the tape off when it has set.", 3,
             sticker ? "Write the day on the sticker." : "Inverted and level, or it runs into the shaft.",
             job.Loadable(job.Label, null) with { OpensMin = time.Value, CountsFrom = null, Because = time.Id }, draws: ["close"]);
     }

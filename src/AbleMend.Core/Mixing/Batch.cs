@@ -8,8 +8,8 @@ namespace AbleMend.Core.Mixing;
 /// <param name="BMl">Part B in mL; 0 for a single part.</param>
 /// <param name="AG">Part A in grams.</param>
 /// <param name="BG">Part B in grams.</param>
-/// <param name="RatioErrorPercent">Standard error of the ratio with this device, in percent; 0 for a single part.</param>
-public sealed record Batch(double AMl, double BMl, double AG, double BG, double RatioErrorPercent)
+/// <param name="RatioBandPercent">How far the ratio is off at most, nineteen times out of twenty, in percent.</param>
+public sealed record Batch(double AMl, double BMl, double AG, double BG, double RatioBandPercent)
 {
     /// <value>Volume of the batch in mL.</value>
     public double TotalMl => AMl + BMl;
@@ -21,13 +21,15 @@ public sealed record Batch(double AMl, double BMl, double AG, double BG, double 
 /// <summary>
 /// The least batch that can be measured well enough. Each part is off by a rectangular error of half-width
 /// <c>e</c>, so by a standard uncertainty of e/√3 (JCGM 100:2008, 4.3.7), and the ratio by
-/// √((u/A)² + (u/B)²) (5.1.6, product of powers).
+/// √((u/A)² + (u/B)²) (5.1.6, product of powers). What is held inside a resin's tolerance is not that one standard error but the
+/// half-width that contains 95 % of ratios. Where a share of the whole is measured, the total at which the band is the tolerance is
+/// the band of that share ÷ the tolerance.
 /// </summary>
 public static class BatchMaker
 {
     /// <summary>The citation that goes with a batch.</summary>
     public static Source Source { get; } =
-        Source.Published("JCGM 100:2008 (GUM), 4.3.7 rectangular distribution and 5.1.6 relative uncertainty of a quotient");
+        Source.Published("JCGM 100:2008 (GUM), 4.3.7 rectangular distribution and 5.1.6 relative uncertainty of a quotient, 4.3.9 triangular and trapezoidal distributions; 95 %");
 
     /// <summary>Standard error of a ratio in percent.</summary>
     /// <param name="amountA">Amount of A, above 0.</param>
@@ -40,6 +42,34 @@ public static class BatchMaker
         var relativeA = u / Guard.Positive(amountA, nameof(amountA));
         var relativeB = u / Guard.Positive(amountB, nameof(amountB));
         return 100 * Math.Sqrt((relativeA * relativeA) + (relativeB * relativeB));
+    }
+
+    /// <summary>
+    /// How far the ratio of two pours to a line is off at most, nineteen times out of twenty, in percent. A hand aims at the line, so that
+    /// small errors are likelier than large ones: triangular, with u = e/√6 (4.3.9).
+    /// </summary>
+    /// <param name="amountA">Amount of A, above 0.</param>
+    /// <param name="amountB">Amount of B in the same unit, above 0.</param>
+    /// <param name="halfWidth">Half-width of the error of each, same unit.</param>
+    /// <returns>For 20 and 10 mL, each to 0.5 mL: 4.5 %.</returns>
+    public static double PouredBandPercent(double amountA, double amountB, double halfWidth) => 1.96 * RatioErrorPercent(amountA, amountB, halfWidth) / Math.Sqrt(2);
+
+    /// <summary>
+    /// How far the ratio of two weights is off at most, nineteen times out of twenty, in percent. Anything that rounds to the same step
+    /// is as likely: rectangular (4.3.7), and the sum of two such errors is trapezoidal, narrower in its tails than a normal one.
+    /// </summary>
+    /// <param name="amountA">Amount of A, above 0.</param>
+    /// <param name="amountB">Amount of B in the same unit, above 0.</param>
+    /// <param name="halfWidth">Half a step, same unit.</param>
+    /// <returns>For 20 and 10 g, each to 0.5 g: 5.9 %.</returns>
+    public static double WeighedBandPercent(double amountA, double amountB, double halfWidth)
+    {
+        Guard.NotNegative(halfWidth, nameof(halfWidth));
+        var (a, b) = (halfWidth / Guard.Positive(amountA, nameof(amountA)), halfWidth / Guard.Positive(amountB, nameof(amountB)));
+        var (narrow, wide) = (Math.Min(a, b), Math.Max(a, b));
+        // A tail of 2.5 %: on the slope of the trapezoid it is (a + b − x)²/(8·a·b), on its flat top (b − x)/(2·b).
+        const double Tail = 0.025;
+        return 100 * (narrow >= 2 * Tail * wide ? narrow + wide - Math.Sqrt(8 * Tail * narrow * wide) : (1 - (2 * Tail)) * wide);
     }
 
     /// <summary>The least batch of a two-part resin that covers a volume and whose ratio this device can hold.</summary>
@@ -57,7 +87,7 @@ public static class BatchMaker
         };
     }
 
-    /// <summary>A batch of a set volume, with the ratio error that this device gives it.</summary>
+    /// <summary>A batch of a set volume, with the band of the ratio that this device gives it.</summary>
     public static Batch OfVolume(Material resin, double totalMl, MeasuringDevice device)
     {
         var a = Guard.Positive(totalMl, nameof(totalMl)) * Ratio.VolumeShareOfA(resin);
@@ -67,7 +97,7 @@ public static class BatchMaker
     private static Batch InCup(Material resin, double neededMl, CupDevice cup)
     {
         var (a, b) = WholeLines(resin, cup);
-        var leastForError = LeastTotal(a / (a + b), cup.LineErrorMl, resin.Ratio!.TolerancePercent);
+        var leastForError = PouredBandPercent(a / (a + b), b / (a + b), cup.LineErrorMl) / resin.Ratio!.TolerancePercent;
         var sets = Math.Ceiling((Math.Max(neededMl, leastForError) / (a + b)) - 1e-9);
         return Build(resin, sets * a, sets * b, cup);
     }
@@ -95,7 +125,7 @@ public static class BatchMaker
     {
         var shareA = Ratio.MassShareOfA(resin);
         var ratio = shareA / (1 - shareA);
-        var totalG = Math.Max(neededMl * MixedDensity(resin), LeastTotal(shareA, scale.StepG / 2, resin.Ratio!.TolerancePercent));
+        var totalG = Math.Max(neededMl * MixedDensity(resin), WeighedBandPercent(shareA, 1 - shareA, scale.StepG / 2) / resin.Ratio!.TolerancePercent);
         var steps = Math.Ceiling((totalG * (1 - shareA) / scale.StepG) - 1e-9);
         // Both parts stand on a step of the scale; step on until rounding A costs no more than a third of the tolerance.
         while (true)
@@ -111,17 +141,13 @@ public static class BatchMaker
         }
     }
 
-    /// <summary>Total at which the ratio error equals the tolerance, in the unit of the half-width.</summary>
-    private static double LeastTotal(double shareA, double halfWidth, double tolerancePercent) =>
-        RatioErrorPercent(shareA, 1 - shareA, halfWidth) / tolerancePercent;
-
     private static Batch Build(Material resin, double aMl, double bMl, MeasuringDevice device)
     {
         var (aG, bG) = (aMl * resin.DensityAGPerMl!.Value, bMl * resin.DensityBGPerMl!.Value);
         var error = device switch
         {
-            CupDevice cup => RatioErrorPercent(aMl, bMl, cup.LineErrorMl),
-            ScaleDevice scale => RatioErrorPercent(aG, bG, scale.StepG / 2),
+            CupDevice cup => PouredBandPercent(aMl, bMl, cup.LineErrorMl),
+            ScaleDevice scale => WeighedBandPercent(aG, bG, scale.StepG / 2),
             _ => throw new ArgumentException("Unknown device.", nameof(device)),
         };
         return new Batch(aMl, bMl, aG, bG, error);

@@ -16,6 +16,22 @@ public static class Catalyst
     /// <summary>Change for each °C away from the label's temperature, in percentage points. Common practice: 0.5 more for 8 °C colder.</summary>
     public const double PointsPerK = 0.0625;
 
+    /// <summary>How much the size of a drop varies, as a standard deviation over its mean, in percent. From memory.</summary>
+    public const double DropSpreadPercent = 20;
+
+    /// <summary>Fewest drops by which the dose stays inside the label's band nineteen times out of twenty: errors of drops fall with the root of their number.</summary>
+    /// <param name="dose">The label's dose.</param>
+    /// <param name="percent">What is wanted of it, in percent.</param>
+    /// <returns>For 2 % of a label that allows 1.5 to 2.5: 3. At the end of its band a fifth either way is still granted.</returns>
+    public static int FewestDrops(CatalystDose dose, double percent)
+    {
+        var room = Math.Max(DropSpreadPercent, 100 * Math.Min(percent - dose.MinPercent, dose.MaxPercent - percent) / Guard.Positive(percent, nameof(percent)));
+        return (int)Math.Ceiling(Math.Pow(BandPercent(1) / room, 2) - 1e-9);
+    }
+
+    /// <summary>How far the dose of some drops is off at most, nineteen times out of twenty, in percent of the dose.</summary>
+    public static double BandPercent(double drops) => 1.96 * DropSpreadPercent / Math.Sqrt(Guard.Positive(drops, nameof(drops)));
+
     /// <summary>The dose for a mass of resin at a temperature.</summary>
     /// <param name="dose">The label's dose.</param>
     /// <param name="resinG">Resin in grams, above 0.</param>

@@ -4,10 +4,11 @@ using AbleMend.Core.Materials;
 namespace AbleMend.Core.Mixing;
 
 /// <summary>What a batch does in its cup.</summary>
-/// <param name="PotLifeMin">Minutes from mixing until it can no longer be spread; never longer than the simulated time.</param>
+/// <param name="PotLifeMin">Minutes from mixing until it gels; never longer than the simulated time.</param>
 /// <param name="PeakC">Highest temperature in °C.</param>
 /// <param name="Gelled">Whether it gelled within the simulated time.</param>
-public sealed record CupResult(double PotLifeMin, double PeakC, bool Gelled);
+/// <param name="SpreadMin">Minutes from mixing until it can no longer be spread or wet out cloth, which is sooner than gel: see <see cref="Cup.SpreadableShare"/>.</param>
+public sealed record CupResult(double PotLifeMin, double PeakC, bool Gelled, double SpreadMin);
 
 /// <summary>Shape that a batch stands in.</summary>
 public enum CupShape
@@ -39,6 +40,12 @@ public sealed class Cup
     /// </summary>
     public const double Autocatalysis = 4;
 
+    /// <summary>
+    /// Share of the conversion at gel up to which it spreads: viscosity rises as (αg/(αg − α))^1.5 (Castro and Macosko 1982, exponent from
+    /// memory), so at 0.6 of it, it has grown fourfold, and no longer wets out cloth.
+    /// </summary>
+    public const double SpreadableShare = 0.6;
+
     private const double MinuteS = 60;
     private const double LongestMin = 24 * 60;
 
@@ -60,6 +67,9 @@ public sealed class Cup
     /// <summary>The citation that goes with a pot life.</summary>
     public static Source Source { get; } =
         Source.Published("Kamal and Sourour (1973), autocatalytic cure; lumped heat balance of the cup, fitted to the label's pot life");
+
+    /// <summary>The citation that goes with the end of spreading.</summary>
+    public static Source SpreadSource { get; } = Source.Published("Kamal and Sourour (1973), cure; Castro and Macosko (1982), rise of viscosity towards gel");
 
     /// <summary>Fits the cup of a material to its label.</summary>
     /// <param name="material">A material with label, pot life, pot mass, heat and density.</param>
@@ -97,7 +107,7 @@ public sealed class Cup
         var body = BodyOf(massG, airC, shape);
         // Past one time constant of the cooling, explicit steps would swing about the air's temperature.
         var longest = Math.Min(300, 1 / body.CoolingPerS(airC + HottestK));
-        double time = 0, alpha = 0, celsius = airC, peak = airC, gel = double.NaN;
+        double time = 0, alpha = 0, celsius = airC, peak = airC, gel = double.NaN, spread = double.NaN;
         while (time < LongestMin * MinuteS)
         {
             var rate = RatePerS(alpha, celsius);
@@ -105,9 +115,15 @@ public sealed class Cup
             var slope = Math.Abs(body.SlopeKPerS(rate, celsius));
             var step = Math.Min(longest, Math.Min(0.01 / rate, slope > 0 ? 2 / slope : longest));
             var (nextAlpha, nextCelsius) = Midpoint(alpha, celsius, body, rate, step);
+            double Passed(double conversion) => time + (step * (conversion - alpha) / (nextAlpha - alpha));
+            if (double.IsNaN(spread) && nextAlpha >= SpreadableShare * _heat.GelConversion)
+            {
+                spread = Passed(SpreadableShare * _heat.GelConversion);
+            }
+
             if (double.IsNaN(gel) && nextAlpha >= _heat.GelConversion)
             {
-                gel = time + (step * (_heat.GelConversion - alpha) / (nextAlpha - alpha));
+                gel = Passed(_heat.GelConversion);
             }
 
             (time, alpha, celsius) = (time + step, nextAlpha, nextCelsius);
@@ -123,37 +139,8 @@ public sealed class Cup
             }
         }
 
-        return double.IsNaN(gel) ? new CupResult(LongestMin, peak, false) : new CupResult(gel / MinuteS, peak, true);
-    }
-
-    /// <summary>Largest mass in grams, up to <paramref name="ofG"/>, that stays spreadable long enough in a cup.</summary>
-    /// <param name="ofG">Mass wanted in grams.</param>
-    /// <param name="airC">Air in °C.</param>
-    /// <param name="workMin">Minutes needed to spread it.</param>
-    /// <returns>Grams, to within 2 %; null when even a thin tray is too quick.</returns>
-    public double? TryFindLargestBatchG(double ofG, double airC, double workMin)
-    {
-        bool Fits(double grams) => Simulate(grams, airC, CupShape.Cup).PotLifeMin >= workMin;
-
-        if (Fits(ofG))
-        {
-            return ofG;
-        }
-
-        const double LeastG = 2;
-        if (ofG <= LeastG || !Fits(LeastG))
-        {
-            return null;
-        }
-
-        double low = LeastG, high = ofG;
-        while (high / low > 1.02)
-        {
-            var middle = Math.Sqrt(low * high);
-            (low, high) = Fits(middle) ? (middle, high) : (low, middle);
-        }
-
-        return low;
+        var spreads = double.IsNaN(spread) ? LongestMin : spread / MinuteS;
+        return double.IsNaN(gel) ? new CupResult(LongestMin, peak, false, spreads) : new CupResult(gel / MinuteS, peak, true, spreads);
     }
 
     private double RatePerS(double alpha, double celsius)

@@ -34,12 +34,14 @@ public static class Numbering
             DoNotForget = Maybe(number, step.DoNotForget),
             Figures = [.. step.Figures.Select(id => Of(number, id))],
             Pour = step.Pour is { } pour
-                ? new Pour([.. pour.Parts.Select(id => Of(number, id))], [.. pour.Lead.Select(id => Of(number, id))], Maybe(number, pour.Cups))
+                ? new Pour([.. pour.Parts.Select(id => Of(number, id))], [.. pour.Lead.Select(id => Of(number, id))], Maybe(number, pour.Cups), Maybe(number, pour.Warning))
                 : null,
+            Uses = Maybe(number, step.Uses),
             Timing = step.Timing with
             {
                 StepId = Of(number, step.Id),
                 Damage = number,
+                Uses = step.Timing.Uses is { } mix ? mix with { StepId = Of(number, mix.StepId) } : null,
                 Wait = step.Timing.Wait is { } wait ? wait with { CountsFrom = Maybe(number, wait.CountsFrom), Because = Maybe(number, wait.Because), Check = Of(number, wait.Check), WhenLate = Maybe(number, wait.WhenLate) } : null,
             },
         };

@@ -1,7 +1,8 @@
 using AbleMend.Core.Cases;
+using AbleMend.Core.Figures;
 using AbleMend.Core.Methods;
-using AbleMend.Core.Preparing;
 using AbleMend.Core.Timing;
+using AbleMend.Core.Words;
 using static AbleMend.Core.Quantities.Measures;
 
 namespace AbleMend.Core.Plans;
@@ -12,11 +13,9 @@ internal static class PlanWarnings
     /// <summary>The warnings of a plan.</summary>
     public static IEnumerable<Warning> Of(CaseView view, IReadOnlyList<PlanStep> steps, IReadOnlyList<TimedStep> timeline)
     {
-        var bench = view.Case.Bench;
-        var dewC = DewPoint.Celsius(bench.TemperatureC, bench.RelativeHumidityPercent);
-        if (bench.TemperatureC < dewC + DewPoint.MarginK)
+        foreach (var held in timeline.Where(each => each.HeldFrom is not null))
         {
-            yield return new Warning("dew-point", $"The surface is only {Apart(bench.TemperatureC - dewC):0.0} above the dew point of {Celsius(dewC):0.0}: warm it to {Celsius(dewC + DewPoint.MarginK):0.0} in the same air, or wait for drier air. Nothing is coated before.", "clean");
+            yield return new Warning("held-back", $"“{Titled(steps, held)}” waits until the shop opens again: begun as soon as it could be, a window that it leads to would close with nobody there.", held.StepId);
         }
 
         foreach (var missed in timeline.Where(each => each.MissesWindow))
@@ -24,9 +23,33 @@ internal static class PlanWarnings
             yield return new Warning("window-missed", $"Nobody will be in before the window closes. {steps.First(step => step.Id == missed.StepId).Timing.Wait!.WhenLate}", missed.StepId);
         }
 
+        if (view.Case.Wanted.NeededBy is { } needed && Timeline.ReadyAt(timeline) is { } ready && ready > needed)
+        {
+            yield return new Warning("late", needed <= view.StartAt
+                ? (Message)$"It is needed before work begins: set another date, or say so to whoever waits for it."
+                : $"It is ready {Hours(Math.Ceiling((ready - needed).TotalHours))} after it is needed. A faster system, a warmer bench or a mend for now would change that.", null);
+        }
+
         if (timeline.Any(step => step.StartsAt is null) && timeline.LastOrDefault(step => step.StartsAt is not null) is { } stuck)
         {
             yield return new Warning("never-ready", "This wait does not end at this bench: warm it, or find light for it.", stuck.StepId);
         }
     }
+
+    /// <summary>What the plan takes besides the material that holds, and the shelf does not have: the shelf is believed.</summary>
+    public static IEnumerable<Warning> ToBuy(CaseView view, IReadOnlyList<PlannedDamage> damages, IReadOnlyList<Figure> figures)
+    {
+        if (view.Case.Shelf is not { } shelf)
+        {
+            return [];
+        }
+
+        var there = shelf.Select(each => each.Material).Concat(damages.Select(damage => damage.System?.Material)).ToHashSet();
+        var labels = figures.Select(figure => figure.Id.Split('.')).Where(parts => parts.Length > 2 && Numbering.Parse(parts[0]).Id == "label").Select(parts => parts[1]);
+        return labels.Concat(damages.SelectMany(damage => damage.Patches.Select(patch => patch.Cloth))).Distinct()
+            .Where(id => !there.Contains(id) && view.Catalogue.Materials.ContainsKey(id))
+            .Select(id => new Warning("to-buy", $"{view.Catalogue.Materials[id].Name} is not on the shelf: buy it before you begin.", null));
+    }
+
+    private static Message Titled(IReadOnlyList<PlanStep> steps, TimedStep timed) => steps.First(step => step.Id == timed.StepId).Title;
 }

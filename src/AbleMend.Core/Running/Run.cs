@@ -276,7 +276,9 @@ public static class Run
             return null;
         }
 
+        // A plan of before steps said what they use: then it is the mix straight before.
         var mix = current.UseWithinMin is not null ? current
+            : current.Uses is { } uses ? plan.Steps.First(step => step.Id == uses)
             : current.Timing.FollowsOn ? plan.Steps.TakeWhile(step => step != current).LastOrDefault(step => step.Damage == current.Damage)
             : null;
         return mix?.UseWithinMin is { } minutes && steps[mix.Id].StartedAt is { } started ? started.AddMinutes(minutes) : null;

@@ -4,7 +4,7 @@ namespace AbleMend.Core.Safety;
 
 /// <summary>Limits of a vapour.</summary>
 /// <param name="Solvent">Identifier of the solvent.</param>
-/// <param name="LimitPpm">Recommended 8-hour limit in ppm, NIOSH Pocket Guide, from memory.</param>
+/// <param name="LimitPpm">Recommended 8-hour limit in ppm, the lower of NIOSH and ACGIH, from memory.</param>
 /// <param name="LowerFlammablePercent">Lower flammable limit in percent by volume, from memory.</param>
 /// <param name="MolarMassGPerMol">Molar mass in g/mol.</param>
 public sealed record VapourLimit(string Solvent, double LimitPpm, double LowerFlammablePercent, double MolarMassGPerMol);
@@ -24,16 +24,16 @@ public static class RoomAir
 
     /// <summary>The citation.</summary>
     public static Source Source { get; } =
-        Source.Published("ppm = mg/m³ × 24.45/M at room temperature; limits as in the NIOSH Pocket Guide, from memory. An estimate: local limits and the safety sheet decide");
+        Source.Published("ppm = mg/m³ × 24.45/M at room temperature; the lower of the limits of the NIOSH Pocket Guide and the ACGIH threshold limit values, from memory. An estimate: local limits and the safety sheet decide");
 
     /// <value>Limits by solvent.</value>
     public static IReadOnlyDictionary<string, VapourLimit> Limits { get; } = new VapourLimit[]
     {
         new("acetone", 250, 2.5, 58.08),
-        new("mek", 200, 1.4, 72.11),
-        new("toluene", 100, 1.1, 92.14),
-        new("styrene", 50, 0.9, 104.15),
-        new("isopropanol", 400, 2.0, 60.10),
+        new("mek", 75, 1.4, 72.11),
+        new("toluene", 20, 1.1, 92.14),
+        new("styrene", 10, 0.9, 104.15),
+        new("isopropanol", 200, 2.0, 60.10),
     }.ToDictionary(limit => limit.Solvent);
 
     /// <summary>ppm of a vapour from mg/m³.</summary>

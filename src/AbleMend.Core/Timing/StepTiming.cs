@@ -68,4 +68,10 @@ public sealed record StepWait(
 /// <param name="FollowsOn">Whether it must come straight after the step before it.</param>
 /// <param name="Wait">The wait after it, or null.</param>
 /// <param name="Damage">Which of the item's damages it is for, from 1.</param>
-public sealed record StepTiming(string StepId, double HandsOnMin, bool FollowsOn, StepWait? Wait, int Damage = 1);
+/// <param name="Uses">The mix that it uses, or null.</param>
+public sealed record StepTiming(string StepId, double HandsOnMin, bool FollowsOn, StepWait? Wait, int Damage = 1, MixLife? Uses = null);
+
+/// <summary>A mix, and for how long it may be used.</summary>
+/// <param name="StepId">Identifier of the step that mixes it.</param>
+/// <param name="WithinMin">Minutes from the start of that step, above 0.</param>
+public sealed record MixLife(string StepId, double WithinMin);

@@ -10,6 +10,7 @@ namespace AbleMend.Core.Timing;
 /// <param name="ClosesAt">When its wait closes.</param>
 /// <param name="MissesWindow">Whether the next step only starts after the window has closed, because nobody is there.</param>
 /// <param name="Damage">Which of the item's damages it is for, from 1.</param>
+/// <param name="HeldFrom">When it could have begun, where it is held back because a window that it leads to would close with nobody there; else null.</param>
 public sealed record TimedStep(
     string StepId,
     DateTimeOffset? StartsAt,
@@ -17,7 +18,8 @@ public sealed record TimedStep(
     DateTimeOffset? OpensAt,
     DateTimeOffset? ClosesAt,
     bool MissesWindow,
-    int Damage = 1
+    int Damage = 1,
+    DateTimeOffset? HeldFrom = null
 );
 
 /// <summary>What really happened to a step.</summary>
@@ -46,6 +48,14 @@ public sealed record ShopHours(TimeZoneInfo Zone, int OpensHour, int ClosesHour)
         return local + work <= closes || (local == opens && work > closes - opens) ? earliest : ToUtc(opens.AddDays(1));
     }
 
+    /// <summary>The first opening after an instant.</summary>
+    public DateTimeOffset NextOpening(DateTimeOffset after)
+    {
+        var local = TimeZoneInfo.ConvertTime(after, Zone).DateTime;
+        var opens = local.Date.AddHours(OpensHour);
+        return ToUtc(local < opens ? opens : opens.AddDays(1));
+    }
+
     private DateTimeOffset ToUtc(DateTime local)
     {
         var valid = Zone.IsInvalidTime(local) ? local.AddHours(1) : local;
@@ -67,6 +77,7 @@ public static class Timeline
     /// <param name="actuals">What happened, by step; may be empty.</param>
     /// <param name="now">The present: what has not begun cannot begin before it; null when nothing has begun.</param>
     /// <returns>The steps in the order in which hands come to them; those that are never reached are last.</returns>
+    /// <remarks>Where a window would close with nobody there, the step that leads to it is held back until the shop opens again.</remarks>
     public static IReadOnlyList<TimedStep> Lay(
         IReadOnlyList<StepTiming> steps,
         DateTimeOffset startAt,
@@ -75,7 +86,91 @@ public static class Timeline
         IReadOnlyDictionary<string, Actual> actuals,
         DateTimeOffset? now = null)
     {
-        var lanes = steps.GroupBy(step => step.Damage).OrderBy(lane => lane.Key).Select(lane => new Lane([.. lane], startAt)).ToList();
+        var heldUntil = new Dictionary<string, DateTimeOffset>();
+        IReadOnlyList<TimedStep> Laid() => LayWith(steps, startAt, climate, hours, actuals, now, heldUntil);
+        var (laid, settled) = (Laid(), new HashSet<string>());
+        while (laid.FirstOrDefault(step => step.MissesWindow && !settled.Contains(step.StepId)) is { } missed)
+        {
+            settled.Add(missed.StepId);
+            laid = HeldBack(Laid, laid, missed.StepId, HeadOf(missed, steps), start => BetterStarts(start, hours, climate), actuals, heldUntil) ?? laid;
+        }
+
+        return laid;
+    }
+
+    /// <summary>A mix that is too short for the hands is told where it is mixed; one that stands while nobody is there is a window missed.</summary>
+    private static readonly TimeSpan NoPause = TimeSpan.FromHours(1);
+
+    /// <summary>Openings that are tried before a window is given up: the same hours do not fit on any later day either, unless the climate changes.</summary>
+    private const int Openings = 3;
+
+    /// <summary>The steps with the head of a missed window held back, or null where that does not help or it has begun.</summary>
+    private static IReadOnlyList<TimedStep>? HeldBack(
+        Func<IReadOnlyList<TimedStep>> lay, IReadOnlyList<TimedStep> laid, string missed, string head, Func<DateTimeOffset, IEnumerable<DateTimeOffset>> betterStarts, IReadOnlyDictionary<string, Actual> actuals, Dictionary<string, DateTimeOffset> heldUntil)
+    {
+        if (actuals.ContainsKey(head) || laid.First(step => step.StepId == head).StartsAt is not { } start)
+        {
+            return null;
+        }
+
+        var before = heldUntil.TryGetValue(head, out var held) ? held : (DateTimeOffset?)null;
+        foreach (var better in betterStarts(start))
+        {
+            heldUntil[head] = better;
+            var later = lay();
+            if (!later.First(step => step.StepId == missed).MissesWindow)
+            {
+                return later;
+            }
+        }
+
+        if (before is { } kept)
+        {
+            heldUntil[head] = kept;
+        }
+        else
+        {
+            heldUntil.Remove(head);
+        }
+
+        return null;
+    }
+
+    /// <summary>When it may be tried again: when the shop opens, and when a cold night is over where somebody is there all the time.</summary>
+    private static IEnumerable<DateTimeOffset> BetterStarts(DateTimeOffset start, ShopHours hours, Climate climate)
+    {
+        var openings = new List<DateTimeOffset>();
+        for (var opening = hours.NextOpening(start); openings.Count < Openings; opening = hours.NextOpening(opening))
+        {
+            openings.Add(opening);
+        }
+
+        return openings.Concat(climate.Spans.Select(span => span.From).Where(from => from > start && from < openings[^1]).Select(from => hours.FirstFit(from, TimeSpan.Zero))).Distinct().Order();
+    }
+
+    /// <summary>The step from which everything up to a missed window has to go on without a pause.</summary>
+    private static string HeadOf(TimedStep missed, IReadOnlyList<StepTiming> steps)
+    {
+        var lane = steps.Where(step => step.Damage == missed.Damage).ToList();
+        var at = lane.FindIndex(step => step.StepId == missed.StepId);
+        while (at > 0 && (lane[at].FollowsOn || lane[at - 1].Wait?.ClosesMin is not null))
+        {
+            at--;
+        }
+
+        return lane[at].StepId;
+    }
+
+    private static IReadOnlyList<TimedStep> LayWith(
+        IReadOnlyList<StepTiming> steps,
+        DateTimeOffset startAt,
+        Climate climate,
+        ShopHours hours,
+        IReadOnlyDictionary<string, Actual> actuals,
+        DateTimeOffset? now,
+        IReadOnlyDictionary<string, DateTimeOffset> heldUntil)
+    {
+        var lanes = steps.GroupBy(step => step.Damage).OrderBy(lane => lane.Key).Select(lane => new Lane([.. lane], startAt, heldUntil)).ToList();
         var laid = new List<TimedStep>(steps.Count);
         var handsFree = startAt;
         Lane? held = null;
@@ -84,14 +179,15 @@ public static class Timeline
             var step = lane.Next!;
             var actual = actuals.GetValueOrDefault(step.StepId);
             var start = lane.StartOf(handsFree, hours, actual, now);
-            if (lane.LastLaid is { } last && laid[last].ClosesAt < start)
+            var heldFrom = lane.HeldFrom(handsFree, hours, now, start);
+            if (lane.LastLaid is { } last && (laid[last].ClosesAt < start || (step.Uses is { } mix && start.AddMinutes(step.HandsOnMin) > StartOf(mix.StepId, laid).AddMinutes(mix.WithinMin) && start - laid[last].HandsEndAt > NoPause)))
             {
                 laid[last] = laid[last] with { MissesWindow = true };
             }
 
             var handsEnd = actual?.HandsEndedAt ?? Later(start.AddMinutes(step.HandsOnMin), now ?? start);
             var (opens, closes) = Window(step, start, handsEnd, laid, climate, actual);
-            laid.Add(new TimedStep(step.StepId, start, handsEnd, opens, closes, false, step.Damage));
+            laid.Add(new TimedStep(step.StepId, start, handsEnd, opens, closes, false, step.Damage, heldFrom));
             lane.Took(laid.Count - 1, step.Wait is null ? handsEnd : opens is null ? null : Later(opens.Value, handsEnd), closes);
             handsFree = Later(handsFree, handsEnd);
             held = lane is { Next.FollowsOn: true, FreeAt: not null } ? lane : null;
@@ -149,7 +245,7 @@ public static class Timeline
     private static DateTimeOffset Later(DateTimeOffset one, DateTimeOffset other) => one > other ? one : other;
 
     /// <summary>The steps of one damage while they are laid.</summary>
-    private sealed class Lane(IReadOnlyList<StepTiming> steps, DateTimeOffset startAt)
+    private sealed class Lane(IReadOnlyList<StepTiming> steps, DateTimeOffset startAt, IReadOnlyDictionary<string, DateTimeOffset> heldUntil)
     {
         private int _at;
 
@@ -181,11 +277,18 @@ public static class Timeline
             }
         }
 
-        public DateTimeOffset StartOf(DateTimeOffset handsFree, ShopHours hours, Actual? actual, DateTimeOffset? now)
+        public DateTimeOffset StartOf(DateTimeOffset handsFree, ShopHours hours, Actual? actual, DateTimeOffset? now) =>
+            actual?.StartedAt ?? (heldUntil.TryGetValue(Next!.StepId, out var held) ? Later(held, Unheld(handsFree, hours, now)) : Unheld(handsFree, hours, now));
+
+        /// <summary>When its next step could have begun, where it begins later because it is held back; else null.</summary>
+        public DateTimeOffset? HeldFrom(DateTimeOffset handsFree, ShopHours hours, DateTimeOffset? now, DateTimeOffset start) =>
+            heldUntil.ContainsKey(Next!.StepId) && Unheld(handsFree, hours, now) is var could && could < start ? could : null;
+
+        private DateTimeOffset Unheld(DateTimeOffset handsFree, ShopHours hours, DateTimeOffset? now)
         {
             var free = Later(FreeAt!.Value, handsFree);
             var earliest = Later(free, now ?? free);
-            return actual?.StartedAt ?? (Next!.FollowsOn ? earliest : hours.FirstFit(earliest, InOneGo));
+            return Next!.FollowsOn ? earliest : hours.FirstFit(earliest, InOneGo);
         }
 
         public void Took(int place, DateTimeOffset? freeAt, DateTimeOffset? closesAt)

@@ -20,6 +20,7 @@ public class SchoolTests
         ["drain-hole"] = ("carbon-paddle", DamageKind.WaterInside),
         ["neoprene-patch"] = ("neoprene-wader", DamageKind.Tear),
         ["fill-thickness"] = ("ski", DamageKind.Scratch),
+        ["deep-hole"] = ("eps-epoxy-board", DamageKind.Hole),
         ["dry-finish"] = ("pu-polyester-board", DamageKind.Hole),
         ["base-finish"] = ("ski", DamageKind.CoreShot),
     };
@@ -78,9 +79,11 @@ public class SchoolTests
     public void A_school_that_nothing_here_belongs_to_binds_nothing() =>
         Cases.Usual("ski", DamageKind.Scratch).OfSchool("pvc-patch", "one-part").Planned().System!.Method.ShouldBe("base-fill");
 
-    /// <summary>The usual case; a crack in a board is taken to the light-cured resin that a catalyst may go into.</summary>
+    /// <summary>The usual case; a crack in a board is taken to the light-cured resin that a catalyst may go into, and a hole in polystyrene is deep.</summary>
     private static RepairCase Asked(string construction, DamageKind kind) =>
         construction == "pu-polyester-board" && kind == DamageKind.Crack
             ? Cases.Usual(construction, kind).Choosing("uv-under-film", "uv-polyester")
+            : construction == "eps-epoxy-board" && kind == DamageKind.Hole
+            ? Cases.Usual(construction, kind).Damaged(damage => damage with { Shape = new OvalShape(120, 80), DepthMm = 30 })
             : Cases.Usual(construction, kind);
 }

@@ -1,5 +1,6 @@
 using AbleMend.Core.Cases;
 using AbleMend.Core.Gear;
+using AbleMend.Core.Mixing;
 
 namespace AbleMend.Core.Tests.Methods;
 
@@ -49,13 +50,16 @@ public class LaminateScheduleTests
 
     // Common practice: a cup too big or too warm smokes, and who mixes it has to know before.
     [Fact]
-    public void A_batch_that_may_smoke_says_so_where_it_is_mixed_and_a_small_one_does_not()
+    public void A_batch_that_may_smoke_is_split_and_one_that_cannot_be_says_so_where_it_is_mixed()
     {
         var plan = Hole("gel-coat-hull", 4.6, 90).Planned();
-        plan.Figure("glass.peak").Value.ShouldBeGreaterThanOrEqualTo(120);
-        plan.Step("glass-mix").Instruction.ToString().ShouldContain("may smoke");
-        plan.Figure("bed.peak").Value.ShouldBeLessThan(70);
-        plan.Step("bed-mix").Instruction.ToString().ShouldNotContain("Left in the cup");
+        plan.Figure("glass.batches").Value.ShouldBeGreaterThan(1);
+        plan.Figure("glass.peak").Value.ShouldBeLessThan(130);
+        plan.Step("glass-mix").Instruction.ToString().ShouldContain("one after another");
+        var coarse = (Hole("gel-coat-hull", 4.6, 30) with { Tools = new Tools(new CupDevice(25, 4, 400), ["P60", "P120", "P240"]) }).AtBench(bench => bench with { TemperatureC = 22 }).Choosing("scarf-or-sleeve", "epoxy-2to1").Planned();
+        coarse.Figure("glass.peak").Value.ShouldBeGreaterThanOrEqualTo(120);
+        coarse.Step("glass-mix").Instruction.ToString().ShouldContain("may smoke");
+        coarse.Step("glass-mix").Pour!.Warning!.ToString().ShouldContain("may smoke", customMessage: "the label says it too");
     }
 
     [Fact]

@@ -38,6 +38,23 @@ public class RatioTests
     [Fact]
     public void The_error_of_a_ratio_follows_from_the_cup() => BatchMaker.RatioErrorPercent(20, 10, 0.5).ShouldBe(3.23, 0.005);
 
+    // By counting rather than by the formula: pairs of weights, each anywhere within its step, and of pours that aim at their line.
+    [Theory]
+    [InlineData(20, 10, 0.5)]
+    [InlineData(50, 10, 0.5)]
+    [InlineData(10, 10, 0.5)]
+    [InlineData(300, 10, 0.5)]
+    public void Nineteen_out_of_twenty_lie_inside_the_band(double a, double b, double off)
+    {
+        var random = new Random(11);
+        BatchMaker.WeighedBandPercent(a, b, off).ShouldBe(NineteenOfTwenty(() => (random.NextDouble() - 0.5) * 2), 0.15);
+        var poured = NineteenOfTwenty(() => random.NextDouble() - random.NextDouble());
+        BatchMaker.PouredBandPercent(a, b, off).ShouldBeInRange(poured - 0.1, poured * 1.05);
+
+        double NineteenOfTwenty(Func<double> error) =>
+            Enumerable.Range(0, 400_000).Select(_ => Math.Abs(((a + (off * error())) / (b + (off * error())) / (a / b)) - 1) * 100).Order().ElementAt(380_000);
+    }
+
     // Common practice: 20 + 10 = 30 mL, and 10 + 5 = 15 mL for the sanding coat.
     [Theory]
     [InlineData(17.4, 20, 10)]
@@ -64,7 +81,7 @@ public class RatioTests
     {
         var poor = BatchMaker.Least(Resin("epoxy-2to1"), 5, new CupDevice(5, 2, 200));
         poor.TotalMl.ShouldBeGreaterThan(15);
-        poor.RatioErrorPercent.ShouldBeLessThanOrEqualTo(10);
+        poor.RatioBandPercent.ShouldBeLessThanOrEqualTo(10);
     }
 
     [Fact]
@@ -85,7 +102,7 @@ public class RatioTests
                 var batch = BatchMaker.Least(resin, need, device);
                 var wanted = Ratio.VolumeShareOfA(resin);
                 return batch.TotalMl >= need * 0.97
-                    && batch.RatioErrorPercent <= resin.Ratio!.TolerancePercent + 1e-9
+                    && batch.RatioBandPercent <= resin.Ratio!.TolerancePercent + 1e-9
                     && Math.Abs((batch.AMl / batch.BMl / (wanted / (1 - wanted))) - 1) <= resin.Ratio.TolerancePercent / 100;
             });
 
@@ -95,7 +112,7 @@ public class RatioTests
         var batch = BatchMaker.OfVolume(Resin("epoxy-2to1"), 45, Cases.Cup);
         (batch.AMl, batch.BMl).ShouldBe((30, 15));
         batch.TotalG.ShouldBe((30 * Resin("epoxy-2to1").DensityAGPerMl!.Value) + (15 * Resin("epoxy-2to1").DensityBGPerMl!.Value), 1e-9);
-        batch.RatioErrorPercent.ShouldBe(BatchMaker.RatioErrorPercent(30, 15, 0.5), 1e-9);
+        batch.RatioBandPercent.ShouldBe(BatchMaker.PouredBandPercent(30, 15, 0.5), 1e-9);
         Should.Throw<ArgumentOutOfRangeException>(() => BatchMaker.OfVolume(Resin("epoxy-2to1"), 0, Cases.Cup));
         Should.Throw<ArgumentOutOfRangeException>(() => BatchMaker.Least(Resin("epoxy-2to1"), 0, Cases.Cup));
     }
@@ -121,17 +138,17 @@ public class RatioTests
         (quarters.AMl, quarters.BMl).ShouldBe((45, 20));
     }
 
-    // The least on a scale, worked by hand: 2 : 1 by weight in steps of 1 g, each to 0.5 g, is known to 100·0.5/√3·√(1/4+1)/n %
-    // for n grams of hardener, so that 10 % takes 3.23 g, which is 4 and 8 g.
+    // The least on a scale, worked by hand: 2 : 1 by weight in steps of 1 g, each to 0.5 g: 12 and 6 g are off by 4.17 and 8.33 %, together
+    // by 12.5 − √(0.2·4.17·8.33) = 9.9 % at most, nineteen times of twenty; 10 and 5 g by 15 − √(0.2·5·10) = 11.8 %.
     [Fact]
     public void A_scale_takes_the_fewest_steps_that_hold_the_ratio()
     {
         var resin = Resin("epoxy-2to1") with { Ratio = new MixRatio(RatioBasis.Weight, 2, 1, 10) };
         var batch = BatchMaker.Least(resin, 0.1, new ScaleDevice(1));
-        (batch.AG, batch.BG).ShouldBe((8, 4), "a scale's step is off by half of it");
+        (batch.AG, batch.BG).ShouldBe((12, 6), "a scale's step is off by half of it");
         var finer = BatchMaker.Least(resin, 0.1, new ScaleDevice(0.1));
-        finer.AG.ShouldBe(0.8, 1e-9);
-        finer.BG.ShouldBe(0.4, 1e-9);
+        finer.AG.ShouldBe(1.2, 1e-9);
+        finer.BG.ShouldBe(0.6, 1e-9);
     }
 
     // Gel coat at 2 %: common practice. 50 g take 1 g.

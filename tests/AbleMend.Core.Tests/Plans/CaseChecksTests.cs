@@ -13,7 +13,7 @@ public class CaseChecksTests
     [InlineData(0, "out-of-range")]
     [InlineData(double.NaN, "out-of-range")]
     [InlineData(double.PositiveInfinity, "out-of-range")]
-    [InlineData(59.21, "deeper-than-item")]
+    [InlineData(59.4, "deeper-than-item")]
     [InlineData(1e300, "out-of-range")]
     public void A_depth_that_cannot_be_is_refused(double depth, string code) =>
         Single(Cases.DeckDing(depth)).ShouldBe((code, "damages[0].seen.depthMm"));
@@ -21,6 +21,7 @@ public class CaseChecksTests
     [Theory]
     [InlineData(0.01)]
     [InlineData(59.2)]
+    [InlineData(59.3)]
     public void A_depth_at_its_limits_is_taken(double depth) => Cases.Planner.Plan(Cases.DeckDing(depth)).Problems.ShouldBeEmpty();
 
     [Fact]

@@ -1,4 +1,5 @@
 using System.Text.Json;
+using AbleMend.Core.Gear;
 using AbleMend.Core.Plans;
 
 namespace AbleMend.Core.Tests.Plans;
@@ -70,12 +71,24 @@ public class PlannerTests
     }
 
     [Fact]
-    public void A_window_that_closes_in_the_night_is_warned_of()
+    public void What_leads_to_a_window_that_would_close_in_the_night_waits_for_the_morning()
     {
         var late = Cases.DeckDing(0.6).Choosing("fill-glass-coat", "polyester-laminating")
             .AtBench(bench => bench with { TemperatureC = 32, RelativeHumidityPercent = 40, OpensHour = 8, ClosesHour = 10 })
             .Wanting(wanted => wanted with { StartAt = Cases.Morning.AddMinutes(15) });
-        late.Planned().Warnings.Select(warning => warning.Code).ShouldContain("window-missed");
+        var plan = late.Planned();
+        var held = plan.Timeline.Single(step => step.HeldFrom is not null);
+        held.HeldFrom!.Value.Day.ShouldBe(6);
+        held.StartsAt!.Value.ShouldBe(new DateTimeOffset(2026, 5, 7, 8, 0, 0, TimeSpan.Zero));
+        plan.Timeline.ShouldAllBe(step => !step.MissesWindow);
+        plan.Warnings.ShouldContain(warning => warning.Code == "held-back" && warning.StepId == held.StepId);
+    }
+
+    [Fact]
+    public void A_window_that_no_day_of_the_shop_can_meet_is_warned_of()
+    {
+        var anHour = Cases.Usual("pvc-boat", DamageKind.Puncture).AtBench(bench => bench with { OpensHour = 8, ClosesHour = 9 });
+        anHour.Planned().Warnings.Select(warning => warning.Code).ShouldContain("window-missed", customMessage: "three coats of a quarter of an hour do not go into one");
     }
 
     [Fact]

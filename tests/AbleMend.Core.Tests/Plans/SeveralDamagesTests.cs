@@ -144,9 +144,13 @@ public class SeveralDamagesTests
     public void Many_cracks_and_much_area_count_over_all_damages()
     {
         const int Many = 7;
-        var hull = Cases.Usual("carbon-hull", DamageKind.Crack);
+        var hull = Cases.Usual("aluminium-canoe", DamageKind.Crack);
         (hull with { Damages = [.. Enumerable.Repeat(hull.Damages[0], Many - 1)] }).Planned().Verdict.Decision.ShouldNotBe(Decision.Retire);
         (hull with { Damages = [.. Enumerable.Repeat(hull.Damages[0], Many)] }).Planned().Verdict.Reasons[0].Code.ShouldBe("brittle-all-over");
+
+        // It is the metal that is brittle: as many scratches in a gel coat are only work.
+        var scratched = Cases.Usual("gel-coat-hull", DamageKind.Scratch);
+        (scratched with { Damages = [.. Enumerable.Repeat(scratched.Damages[0], Many)] }).Planned().Verdict.Decision.ShouldBe(Decision.Mend);
 
         // Two of 350 cm² are 700 cm², more than the 600 cm² that are mended on this bench.
         var large = new DamageToMend(Ding.Seen with { Shape = new RoundShape(20 * Math.Sqrt(350 / Math.PI)) });

@@ -20,7 +20,7 @@ public class FumesTests
         var plan = Puncture(60);
         var grams = plan.Figure("cement.need").Value;
         var peak = grams * 0.75 * 1000 / 60 * 24.45 / 72.11;
-        plan.Figure("cement.vapour").Value.ShouldBe(peak * (1 - Math.Exp(-16)) / 16 / 200 * 100, 0.05);
+        plan.Figure("cement.vapour").Value.ShouldBe(peak * (1 - Math.Exp(-16)) / 16 / 75 * 100, 0.05);
         plan.Figure("cement.vapour-peak").Value.ShouldBe(peak / 1400 * 100, 0.05);
     }
 

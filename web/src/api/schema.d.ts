@@ -1481,6 +1481,16 @@ export interface components {
             why: string;
             permanence: components["schemas"]["Permanence"];
         };
+        /** @description A mix, and for how long it may be used. */
+        MixLife: {
+            /** @description Identifier of the step that mixes it. */
+            stepId: string;
+            /**
+             * Format: double
+             * @description Minutes from the start of that step, above 0.
+             */
+            withinMin: number;
+        };
         /** @description Mix ratio of two parts, as the label gives it. */
         MixRatio: {
             /** @description Basis of the ratio. */
@@ -1686,6 +1696,8 @@ export interface components {
             /** @description Identifier of the test that it is, or null. */
             proof?: null | string;
             pour?: null | components["schemas"]["Pour"];
+            /** @description Identifier of the mix that it uses, which must not be past using by then; or null. */
+            uses?: null | string;
         };
         /** @description What is planned for one damage of the item. */
         PlannedDamage: {
@@ -1740,12 +1752,14 @@ export interface components {
         };
         /** @description What goes into a cup, by the identifiers of its figures: it is written on the label. */
         Pour: {
-            /** @description What goes in, in that order, all cups together. */
+            /** @description What goes into each cup, in that order. */
             parts: string[];
             /** @description The one or two that the hand reads from two metres. */
             lead: string[];
             /** @description How many cups it is split into, one after another; null where one takes it all. */
             cups?: null | string;
+            /** @description What it does that is left in its cup, such as smoke; or null. */
+            warning?: string;
         };
         /** @description Something wrong with what was asked: coded, placed, and with the remedy. */
         Problem: {
@@ -2183,6 +2197,7 @@ export interface components {
              * @default 1
              */
             damage: number;
+            uses?: null | components["schemas"]["MixLife"];
         };
         /** @description A wait with its window: too early, good, too late. */
         StepWait: {
@@ -2273,6 +2288,11 @@ export interface components {
              * @default 1
              */
             damage: number;
+            /**
+             * Format: date-time
+             * @description When it could have begun, where it is held back because a window that it leads to would close with nobody there; else null.
+             */
+            heldFrom?: null | string;
         };
         /** @description Tools at hand. */
         Tools: {

@@ -26,8 +26,9 @@ internal static class Backing
     private static void LayUp(Job job, Field field)
     {
         var area = job.Figure("backing.cloth", "Cloth for the backing", () => Cm2(Plies * field.Area.Cm2), "Two plies of the backing", Source.Arithmetic);
-        job.Mix(new MixOrder("backing", "Mix the resin for the backing", "for the backing", job.WettingOut("backing", area), job.LayingTime("backing", 4, area), null, false));
-        job.Do("backing", Stage.Shape, "Lay up the backing", "Two plies on release film, over the waxed hull beside the hole so that they take its curve. Film over, smooth.", 8, "It has to bend through the hole: not more than two plies.",
+        var work = job.LayingTime("backing", 8, area);
+        job.Mix(new MixOrder("backing", "Mix the resin for the backing", "for the backing", job.WettingOut("backing", area), work, null, false));
+        job.Do("backing", Stage.Shape, "Lay up the backing", "Two plies on release film, over the waxed hull beside the hole so that they take its curve. Film over, smooth.", Math.Ceiling(work.WallMin), "It has to bend through the hole: not more than two plies.",
             job.Sandable(job.Label, "backing-mix"), follows: true, shows: [area]);
     }
 
@@ -35,10 +36,11 @@ internal static class Backing
     {
         var coat = job.Constant("backing.coat", "Thickened resin on the rim", Mm(1), Source.FromMemory("Enough to bed the backing"));
         var loss = job.CupLoss();
-        job.Do("backing-rim", Stage.Prepare, "Key the inside rim, wipe it", $"Trim the backing, put two strings through its middle. Reach in through the hole: {"P60":as-is} on the inside all round and on the face of the backing, wipe both with the solvent, let it leave.", 10,
+        var grit = job.Grit("backing.grit", "Key the inside with", "P60");
+        job.Do("backing-rim", Stage.Prepare, "Key the inside rim, wipe it", $"Wash the backing with water and a pad, dry it, trim it, put two strings through its middle. Reach in through the hole: {grit} on the inside all round and on the face of the backing, wipe both with the solvent, let it leave.", 10,
             "The inside is prepared as the outside is.", cautions: ["glass-dust", "solvent"]);
         var need = job.Need("bed", true, () => Ml((rim.Cm2 * coat.Mm / 10) + loss.Ml), "Rim × coat + what stays in the cup", Source.Arithmetic);
-        job.Mix(new MixOrder("bed", "Mix the resin that beds it", "then the thickener until it stands", need, job.SpreadingTime("bed", 5), job.Materials.Filler, false));
+        job.Mix(new MixOrder("bed", "Mix the resin that beds it", "then the thickener until it stands", need, job.SpreadingTime("bed", 6), job.Materials.Filler, false));
         job.Do("bed", Stage.Apply, "Bed the backing inside", "Butter its rim, bend it in through the hole, pull it up by the strings and tie them over a stick across the hole. Look for squeeze-out all round.", 6,
             "Tight until it has set: a gap behind the rim opens again.", job.Sandable(job.Label, "bed-mix"), draws: ["backing"], follows: true);
         job.Draw(sketch =>

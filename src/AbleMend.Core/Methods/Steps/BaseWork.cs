@@ -34,7 +34,7 @@ internal static class BaseWork
     public static Job LevelBase(this Job job, Field field, string from)
     {
         var grit = new PlannedGrit(job, "level.grit", "Last grit, wet", LevelGrit, $"{LevelGrit:as-is} wet on a flat block: dry leaves it furry");
-        job.Figure("level.minutes", "Wet, by hand", () => WallMin(GritLadder.Minutes(null, grit.Grit, Math.Max(field.Area.Cm2, 5))), "Its share of the scraper's marks, by hand on a block", Grit.Source);
+        var rubbing = job.Figure("level.minutes", "Wet, by hand", () => WallMin(GritLadder.Minutes(null, grit.Grit, Math.Max(field.Area.Cm2, 5))), "Its share of the scraper's marks, by hand on a block", Grit.Source);
         var pair = job.View.Construction.Pair;
         if (job.View.School("base-finish") == "belt")
         {
@@ -45,7 +45,7 @@ internal static class BaseWork
         else
         {
             job.Do("level", Stage.Finish, $"Rasp, scrape, {grit} wet, pad, wax",
-                $"Shaping rasp, then a freshly sharpened steel scraper at changing angles, then {grit} wet on a flat block, nylon pad, wax.", 15,
+                $"Shaping rasp, then a freshly sharpened steel scraper at changing angles, then {grit} wet on a flat block, nylon pad, wax.", Math.Ceiling(12 + rubbing.WallMin),
                 pair ? "Look at the mate: do both of a pair." : "Sharpen the scraper first: a blunt one tears the fill out.", draws: ["finish"]);
         }
 

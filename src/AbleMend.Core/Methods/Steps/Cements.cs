@@ -1,5 +1,4 @@
 using AbleMend.Core.Figures;
-using AbleMend.Core.Materials;
 using AbleMend.Core.Mixing;
 using AbleMend.Core.Patching;
 using AbleMend.Core.Quantities;
@@ -50,13 +49,14 @@ internal static class Cements
     /// <param name="margin">How far it reaches past the damage.</param>
     /// <param name="how">How it is cut.</param>
     /// <param name="minutes">Minutes by hand.</param>
-    public static PlannedPatch CutPatch(this Job job, Figure<Length> margin, Message how, double minutes = 5)
+    /// <param name="inside">How much further an inside patch reaches; null where there is none.</param>
+    public static PlannedPatch CutPatch(this Job job, Figure<Length> margin, Message how, double minutes = 5, Figure<Length>? inside = null)
     {
         var stock = job.Materials.Patch;
         var field = job.Hurt.Grown("patch", "Patch", margin);
-        var layers = job.Derive(() => PatchStack.Over(job.Hurt.Shape, [stock?.Id ?? job.Main.Id], margin.Mm, 0, false));
+        var layers = job.Derive(() => PatchStack.Over(job.Hurt.Shape, [.. Enumerable.Repeat(stock?.Id ?? job.Main.Id, inside is null ? 1 : 2)], margin.Mm, inside?.Mm ?? 0, false));
         var from = stock is null ? Message.Empty : $" from {stock.Name:inside}";
-        job.Do("cut-patch", Stage.Shape, $"Cut the patch{from}", how, minutes, "Round every corner: jagged or square corners peel.",
+        job.Do("cut-patch", Stage.Shape, inside is null ? (Message)$"Cut the patch{from}" : $"Cut both patches{from}", how, minutes, "Round every corner: jagged or square corners peel.",
             cautions: ["blades"], draws: ["patches-dry"], shows: [field.Length, field.Width, field.Area]);
         return new PlannedPatch(field, layers);
     }
@@ -66,47 +66,29 @@ internal static class Cements
     /// <param name="area">Area of one face.</param>
     /// <param name="where">What is coated, in words.</param>
     /// <param name="inSeam">Whether it is brushed inside a seam.</param>
-    public static Job Coats(this Job job, Figure<Area> area, Message where, bool inSeam = false)
+    /// <param name="turn">Which time it is done: empty for the first, <c>-inside</c> for the inside of what is coated on both sides.</param>
+    public static Job Coats(this Job job, Figure<Area> area, Message where, bool inSeam = false, string turn = "")
     {
         var (cement, label) = (job.Main, job.Label);
         var waste = job.Constant("cement.waste", "Waste", Percent(15), Source.FromMemory("Share of cement that stays in the brush and the cup"), (0, 200));
-        var grams = job.Figure("cement.need", "Cement", () => Grams(Spread.BothFacesG(area.Cm2, (int)label.Coats.N, label.Spread.GPerM2) * (1 + (waste.Percent / 100))),
+        var grams = job.Figure($"cement{turn}.need", "Cement", () => Grams(Spread.BothFacesG(area.Cm2, (int)label.Coats.N, label.Spread.GPerM2) * (1 + (waste.Percent / 100))),
             "Area × two faces × coats × one wet coat, and what stays in the brush", Source.Arithmetic, 1);
-        Fumes.Put(job, "cement", cement, grams);
-        if (cement.Kit is { } kit)
-        {
-            Mix(job, kit, grams);
-        }
-
-        var coats = cement.Coats!.Value;
+        Fumes.Put(job, $"cement{turn}", cement, grams);
+        var (coats, kit) = (cement.Coats!.Value, new KitMix(job, turn));
         for (var coat = 1; coat <= coats; coat++)
         {
+            var fresh = kit.For(coat, coats, grams);
             var last = coat == coats;
             Message inside = inSeam ? ", right up inside" : Message.Empty;
             Message then = last ? "Let it come to tack." : "Let it dry to the touch before the next.";
-            job.Do(coats == 1 ? "cement" : $"coat-{coat}", Stage.Apply, coats == 1 ? (Message)$"Brush cement on {where}" : $"Coat {coat} of {coats} on {where}",
+            job.Do(coats == 1 ? $"cement{turn}" : $"coat-{coat}{turn}", Stage.Apply, coats == 1 ? (Message)$"Brush cement on {where}" : $"Coat {coat} of {coats} on {where}",
                 $"Thin and even on both faces, just past the line{inside}. {then}",
-                3, coat == 1 ? "Both faces: cement on one face alone never holds." : null, job.Tack(label, null), [.. cement.Hazards], ["glue"]);
+                CoatMin, coat == 1 ? "Both faces: cement on one face alone never holds." : null, job.Tack(label, null), [.. cement.Hazards], ["glue"], follows: fresh, uses: kit.Mixed);
         }
 
         return job;
     }
 
-    private static void Mix(Job job, Kit kit, Figure<Mass> grams)
-    {
-        var (cement, label) = (job.Main, job.Label);
-        var (tin, vial) = (label.Says("kit-a", "Tin", Ml(kit.AMl)), label.Says("kit-b", "Vial", Ml(kit.BMl)));
-        // Half a kit is the least that is measured well enough by eye against the tin; more than a kit is opened whole.
-        var share = job.Figure("mix.kits", "Share of the kit", () => InKits(Math.Max(0.5, Math.Ceiling(grams.G / ((tin.Ml + vial.Ml) * label.Density.GPerMl) * 2) / 2)),
-            "Half the adhesive with half the curing agent, or more by halves; the rest keeps", Source.CommonPractice, 1);
-        var a = job.Figure("mix.part-a", "Adhesive", () => Ml(share.N * tin.Ml), "Share × tin", Source.Arithmetic, 1);
-        var b = job.Figure("mix.part-b", "Curing agent", () => Ml(share.N * vial.Ml), "Share × vial", Source.Arithmetic, 2);
-        var clock = Curing.CureClock.For(cement);
-        var life = job.Figure("mix.pot-life", "Pot life", () => WallMin(clock.RateAt(job.Bench.C) is var rate and > 0 ? label.PotLife.CureMin / rate : 0),
-            "Label's pot life ÷ rate at this temperature; a thin solvent cement does not heat its cup", Curing.EquivalentAge.Source);
-        Message keeps = cement.ShelfLife is { } shelf ? (Message)$" It keeps {(int)shelf.OpenedMonths} months once opened." : Message.Empty;
-        job.Do("mix", Stage.Mix, "Mix it",
-            $"{a} of adhesive and {b} of curing agent in a clean tin. Stir 30 to 60 seconds, scraping sides and bottom. Cap the rest at once.{keeps}",
-            3, "Write the date on the tin that you opened.", cautions: [.. cement.Hazards], useWithin: life, pour: new Poured([share, a, b], [a, b]));
-    }
+    /// <summary>Minutes to brush a coat on both faces. From memory.</summary>
+    public const double CoatMin = 3;
 }

@@ -1,5 +1,6 @@
 using AbleMend.Core.Figures;
 using AbleMend.Core.Finishing;
+using AbleMend.Core.Materials;
 using AbleMend.Core.Proving;
 using AbleMend.Core.Quantities;
 using AbleMend.Core.Timing;
@@ -24,9 +25,13 @@ internal static class Finish
         var steps = ladder.Select(Said).Aggregate((all, next) => $"{all} → {next}");
         Message block = job.View.Location.Flat ? "on a hard flat block" : "on a soft block that follows the curve";
         return job.Do("sand", Stage.Finish, $"Sand {steps}",
-            $"{steps}, {block}. Scribble with a pencil between rungs as a guide coat. Stay on the coat until it is flush, then blend it out.",
+            $"{job.BlushFirst()}{steps}, {block}. Scribble with a pencil between rungs as a guide coat. Stay on the coat until it is flush, then blend it out.",
             Math.Ceiling(minutes.Sum(rung => rung.WallMin)), "Stop before the weave shows.", cautions: ["resin-dust", "glass-dust"], draws: ["finish"]);
     }
+
+    /// <summary>What comes before sanding or recoating a cured epoxy: amine blush is washed off, where solvent would only spread it. Common practice.</summary>
+    public static Message BlushFirst(this Job job) =>
+        job.Main is { Chemistry: "epoxy", Cure: CureKind.TwoPart } ? "Wash it with water and a pad, dry it. " : Message.Empty;
 
     /// <summary>A step that is a test.</summary>
     /// <param name="job">The job.</param>
@@ -53,11 +58,12 @@ internal static class Finish
 
     private static IReadOnlyList<Rung> Ladder(Job job, double areaCm2)
     {
-        var (view, drawer) = (job.View, job.View.Drawer);
-        var first = Grits.Nearest(drawer, FirstGrit);
-        var dry = Grits.Nearest(drawer, view.School("dry-finish"));
-        var wet = Grits.Nearest(drawer, view.Case.Wanted.FinishGrit);
+        var view = job.View;
+        var first = job.Nearest(FirstGrit);
+        var dry = job.Nearest(view.School("dry-finish"));
+        var wet = job.Nearest(view.Case.Wanted.FinishGrit);
         var last = dry.MedianUm < wet.MedianUm ? wet : dry;
+        IReadOnlyList<Grit> drawer = [.. view.Drawer, .. new[] { first, dry, wet }.Except(view.Drawer).Distinct()];
         var dryRungs = Climb(job, drawer, first, last, areaCm2);
         var wetRungs = Climb(job, drawer, last, wet, areaCm2);
         // The wet ladder starts on the last dry grit; that rung is repeated only when it is itself the finish.

@@ -18,8 +18,8 @@ internal static class Fumes
     /// <summary>Cleaner on a well-wetted cloth, in grams; all of it goes into the air. From memory.</summary>
     public const double ClothG = 10;
 
-    /// <summary>Puts the estimate for some grams of a material that gives off a vapour; nothing where it gives off none or the room is not known.</summary>
-    public static void Put(Job job, string prefix, Material material, Figure<Mass> grams)
+    /// <summary>Puts the estimate for some grams of a material that gives off a vapour, so many times over; nothing where it gives off none or the room is not known.</summary>
+    public static void Put(Job job, string prefix, Material material, Figure<Mass> grams, Figure<Count>? times = null)
     {
         var bench = job.View.Case.Bench;
         if (!job.WantsWords || material.Vapour is not { } vapour || bench.RoomM3 is not { } known)
@@ -33,7 +33,7 @@ internal static class Fumes
         var changes = job.Figures.Fact("room.air-changes", "Air changes", PerHour(bench.AirChangesPerHour));
         var ceiling = job.Constant($"vapour.{limit.Solvent}.limit", $"{limit.Solvent}: 8-hour limit", Ppm(limit.LimitPpm), RoomAir.Source);
         var flammable = job.Constant($"vapour.{limit.Solvent}.flammable", $"{limit.Solvent}: lower flammable limit", Percent(limit.LowerFlammablePercent), RoomAir.Source);
-        var air = job.Derive(() => RoomAir.Estimate(limit, grams.G * share.Percent / 100, room.M3, changes.PerHour));
+        var air = job.Derive(() => RoomAir.Estimate(limit, grams.G * (times?.N ?? 1) * share.Percent / 100, room.M3, changes.PerHour));
         job.Figure(prefix + OfLimit, "Vapour in the room, of the 8-hour limit", () => Percent(air.Value.MeanPpm / ceiling.Ppm * 100),
             "Solvent given off ÷ room, falling with the air changes, as a mean over eight hours ÷ the limit", RoomAir.Source, 1, () => "An open door: more air changes.");
         job.Figure(prefix + OfFlammable, "At its peak, of a tenth of what burns", () => Percent(air.Value.PeakPpm / (flammable.Percent * 1e4 / 10) * 100),

@@ -15,11 +15,11 @@ internal sealed class PlannedGrit : ITold
     /// <param name="job">The job.</param>
     /// <param name="id">Identifier of the figure.</param>
     /// <param name="label">What it is for.</param>
-    /// <param name="wanted">The grit that is wanted; the nearest in the drawer is taken.</param>
+    /// <param name="wanted">The grit that is wanted; the nearest in the drawer is taken, where one is near enough.</param>
     /// <param name="rule">Why that one.</param>
     public PlannedGrit(Job job, string id, Message label, string wanted, Message rule)
     {
-        var nearest = Grits.Nearest(job.View.Drawer, wanted);
+        var nearest = job.Nearest(wanted);
         (_grade, _grit) = nearest.Scale == GritScale.P ? OfP(job, id, label, nearest, rule) : OfCami(job, id, label, nearest, rule);
     }
 
@@ -45,10 +45,34 @@ internal sealed class PlannedGrit : ITold
 /// <summary>Grits of the drawer.</summary>
 internal static class Grits
 {
-    /// <summary>The grit in the drawer whose particle is nearest to a wanted one.</summary>
-    public static Grit Nearest(IReadOnlyList<Grit> drawer, string wanted)
+    /// <summary>How far a particle may be from a wanted one and still do its work: P100 squares an edge as P60 does, only slower. From memory.</summary>
+    public const double NearEnough = 1.7;
+
+    /// <summary>A grit that a step asks for, as a figure.</summary>
+    public static PlannedGrit Grit(this Job job, string id, Message label, string wanted) =>
+        new(job, id, label, wanted, $"{wanted:as-is} for this; the nearest grit in the drawer");
+
+    /// <summary>The grit in the drawer whose particle is nearest to a wanted one; the wanted one itself, to buy, where none is near enough.</summary>
+    /// <param name="job">The job.</param>
+    /// <param name="wanted">The grit that is wanted.</param>
+    /// <param name="within">How far its particle may be from that.</param>
+    public static Grit Nearest(this Job job, string wanted, double within = NearEnough)
     {
-        var target = Grit.TryParse(wanted)!.MedianUm;
-        return drawer.MinBy(grit => Math.Abs(Math.Log(grit.MedianUm / target)))!;
+        var target = Finishing.Grit.TryParse(wanted)!;
+        var nearest = job.View.Drawer.MinBy(grit => Apart(grit, target))!;
+        if (Apart(nearest, target) <= Math.Log(within))
+        {
+            return nearest;
+        }
+
+        var missing = new Warning("gap-in-drawer", $"{wanted:as-is} is not in the drawer, nor anything near it: buy it. It is planned with it.", null);
+        if (job.WantsWords && !job.Warnings.Any(warning => warning.Text.Equals(missing.Text)))
+        {
+            job.Warnings.Add(missing);
+        }
+
+        return target;
     }
+
+    private static double Apart(Grit one, Grit other) => Math.Abs(Math.Log(one.MedianUm / other.MedianUm));
 }

@@ -27,16 +27,6 @@ internal static class Ground
         return job.Hurt.Grown("cut", "Cut", margin);
     }
 
-    /// <summary>Dries a wet item by weight.</summary>
-    public static Job DryByWeight(this Job job)
-    {
-        var usual = job.Constant("dry.usual", "Usual drying", WallMin(48 * 60), Source.FromMemory("Usual drying, until two daily weights agree"));
-        return job.Do("dry", Stage.Prepare, "Open it and dry it",
-            "Cut a small opening at the lowest point, stand it there to drain, then lay it in warm moving air. Weigh it at the same hour every day and write the weight down. It is dry when two daily weights agree.",
-            15, "Weigh it before it starts: the first weight is the one that is always missing.",
-            Waits.ByTheClock(WaitKind.Dry, usual, "Do the last two daily weights agree?", 24 * 60));
-    }
-
     /// <summary>Rocks the fin and compares its cant with its twin.</summary>
     public static Job RockTheFin(this Job job) =>
         job.Do("fin-rock", Stage.Prepare, "Put a fin in and rock it",
@@ -74,9 +64,27 @@ internal static class Ground
             minutes, "Scuff the rim as well as the middle: the edge is what lifts.", cautions: ["glass-dust"], draws: ["key"], shows: [key.Area]);
     }
 
+    /// <summary>Brings the surface far enough above the dew point, where the air is so damp that it is not: nothing is wiped or coated before.</summary>
+    public static Job AboveDew(this Job job)
+    {
+        var dewC = DewPoint.Celsius(job.Bench.C, job.Humidity.Percent);
+        if (job.Bench.C >= dewC + DewPoint.MarginK)
+        {
+            return job;
+        }
+
+        var least = job.Figure("clean.least-surface", "Surface at least", () => Celsius(Math.Ceiling((DewPoint.Celsius(job.Bench.C, job.Humidity.Percent) + DewPoint.MarginK) * 2) / 2),
+            $"Dew point + {Apart(DewPoint.MarginK)}", DewPoint.Source, 1);
+        var warming = job.Constant("clean.warming", "It takes about", WallMin(60), Source.FromMemory("Time to warm an item through in warm moving air, or to dry the air of a room"));
+        job.Warnings.Add(new Warning("dew-point", $"The air is so damp that water settles on the work: its surface is brought to {least} first, or the air is dried.", "warm-dew"));
+        return job.Do("warm-dew", Stage.Prepare, "Bring it above the dew point", $"Warm the item, not the air, or dry the air: until a thermometer laid on its surface shows {least}. Nothing is wiped or coated before.", 5,
+            "Touch is too coarse: lay a thermometer on it.", Waits.ByTheClock(WaitKind.Dry, warming, $"Does a thermometer on the surface show {least}?", 15));
+    }
+
     /// <summary>Wipes with a cleaner that harms no layer, lets it flash, and checks the dew point.</summary>
     public static Job Clean(this Job job)
     {
+        job.AboveDew();
         var cleaner = job.Materials.Cleaner;
         var flash = job.FlashTime();
         job.Figure("clean.dew-point", "Dew point", () => Celsius(DewPoint.Celsius(job.Bench.C, job.Humidity.Percent)),

@@ -19,6 +19,8 @@ namespace AbleMend.Core.Methods.Steps;
 /// <param name="inputs">Case, materials and figures.</param>
 internal sealed class Job(MethodInputs inputs) : IWordy
 {
+    private static readonly Dictionary<string, Actual> NothingYet = [];
+
     private readonly List<PlanStep> _steps = [];
     private readonly List<Action<Sketch>> _draws = [];
     private readonly List<Warning> _warnings = [];
@@ -116,6 +118,23 @@ internal sealed class Job(MethodInputs inputs) : IWordy
     /// <summary>A value that figures are made from and that is not shown by itself.</summary>
     public Derived<T> Derive<T>(Func<T> work) => Figures.Derive(work);
 
+    /// <summary>Reads the figures that the times of all steps so far rest on, so that what is worked out for then says so.</summary>
+    public void ReadTimes()
+    {
+        foreach (var because in _steps.Select(step => step.Timing.Wait?.Because).OfType<string>())
+        {
+            _ = Figures.Find(because)?.Magnitude;
+        }
+    }
+
+    /// <summary>When hands come to the next step, were this damage the only one: after all steps so far, their waits and the shop's hours.</summary>
+    public DateTimeOffset HandsNext()
+    {
+        var next = new StepTiming("next", 1, false, null);
+        var laid = Timeline.Lay([.. _steps.Select(step => step.Timing), next], View.StartAt, View.Climate, View.Hours, NothingYet);
+        return laid[^1].StartsAt ?? View.Hours.FirstFit(View.StartAt, TimeSpan.Zero);
+    }
+
     /// <summary>Writes a step down; the figures put since the last step are its own.</summary>
     /// <param name="id">Identifier, unique in the plan.</param>
     /// <param name="stage">Stage that it belongs to.</param>
@@ -131,15 +150,18 @@ internal sealed class Job(MethodInputs inputs) : IWordy
     /// <param name="shows">Figures of earlier steps that it needs as well.</param>
     /// <param name="proof">Identifier of the test that it is, or null.</param>
     /// <param name="pour">For a mix: what goes into the cup.</param>
+    /// <param name="uses">Identifier of the mix that it uses; the step straight after a mix uses that.</param>
     public Job Do(
         string id, Stage stage, [InterpolatedStringHandlerArgument("")] Message title, [InterpolatedStringHandlerArgument("")] Message how, double minutes,
         [InterpolatedStringHandlerArgument("")] Message? forget = null, StepWait? wait = null, IReadOnlyList<string>? cautions = null, IReadOnlyList<string>? draws = null, bool follows = false,
-        Figure<WallTime>? useWithin = null, IReadOnlyList<IFigure>? shows = null, string? proof = null, Poured? pour = null)
+        Figure<WallTime>? useWithin = null, IReadOnlyList<IFigure>? shows = null, string? proof = null, Poured? pour = null, string? uses = null)
     {
-        var timing = new StepTiming(id, minutes, follows, wait);
+        uses ??= follows && _steps[^1].Stage == Stage.Mix ? _steps[^1].Id : null;
+        var life = uses is null ? null : _steps.Find(step => step.Id == uses)?.UseWithinMin;
+        var timing = new StepTiming(id, minutes, follows, wait, Uses: life is { } within ? new MixLife(uses!, within) : null);
         if (inputs.TimingOnly)
         {
-            _steps.Add(new PlanStep(id, stage, title, how, [], [], null, timing, null, [], proof, null));
+            _steps.Add(new PlanStep(id, stage, title, how, [], [], null, timing, useWithin?.WallMin, [], proof, null));
             return this;
         }
 
@@ -147,7 +169,7 @@ internal sealed class Job(MethodInputs inputs) : IWordy
         LeaveToLater(shows ?? []);
         _onlyFresh[id] = _fresh.Count == 0 ? [] : [.. _fresh.Except(shows ?? []).Except(title.SpeaksOf.Concat(how.SpeaksOf).OfType<IFigure>()).Select(figure => figure.Id)];
         _fresh.Clear();
-        _steps.Add(new PlanStep(id, stage, title, how, figures, cautions ?? [], forget, timing, useWithin?.WallMin, draws ?? [], proof, pour?.Told));
+        _steps.Add(new PlanStep(id, stage, title, how, figures, cautions ?? [], forget, timing, useWithin?.WallMin, draws ?? [], proof, pour?.Told, uses));
         return this;
     }
 

@@ -11,6 +11,9 @@ namespace AbleMend.Core.Methods.Steps;
 /// <param name="device">The device.</param>
 internal sealed class Measuring(Job job, MeasuringDevice device)
 {
+    /// <value>A scale that any shop can have, against which a coarse measure is held.</value>
+    public static ScaleDevice Fine { get; } = new(0.1);
+
     /// <value>How the least batch is found with it.</value>
     public Message LeastRule => device is CupDevice
         ? "The least batch that covers the resin needed, with both parts on a line of the cup and the ratio inside its tolerance"
@@ -30,12 +33,17 @@ internal sealed class Measuring(Job job, MeasuringDevice device)
         }
     }
 
-    /// <summary>Standard error of the ratio of two amounts, in percent.</summary>
-    public double RatioErrorPercent(Figure<Volume> a, Figure<Volume> b, Figure<Mass> aGrams, Figure<Mass> bGrams) =>
+    /// <value>How its error is reckoned.</value>
+    public Message BandRule => device is CupDevice
+        ? "Nineteen times out of twenty: 1.96 × √((u/A)² + (u/B)²), with u = half-width/√6 of a pour that aims at the line"
+        : "Nineteen times out of twenty: the trapezoid of two rectangular errors, half a step ÷ amount each";
+
+    /// <summary>How far the ratio of two amounts is off at most, nineteen times out of twenty, in percent.</summary>
+    public double RatioBandPercent(Figure<Volume> a, Figure<Volume> b, Figure<Mass> aGrams, Figure<Mass> bGrams) =>
         device switch
         {
-            CupDevice cup => BatchMaker.RatioErrorPercent(a.Ml, b.Ml, LineError(cup).Ml),
-            ScaleDevice scale => BatchMaker.RatioErrorPercent(aGrams.G, bGrams.G, Step(scale).G / 2),
+            CupDevice cup => BatchMaker.PouredBandPercent(a.Ml, b.Ml, LineError(cup).Ml),
+            ScaleDevice scale => BatchMaker.WeighedBandPercent(aGrams.G, bGrams.G, Step(scale).G / 2),
             _ => throw new ArgumentException("Unknown device.", nameof(device)),
         };
 

@@ -1,4 +1,5 @@
 using AbleMend.Core.Figures;
+using AbleMend.Core.Gear;
 using AbleMend.Core.Quantities;
 using AbleMend.Core.Words;
 using static AbleMend.Core.Quantities.Measures;
@@ -18,13 +19,15 @@ internal static class Surfaces
 
         var tests = job.View.Catalogue.LookTests.Where(test => test.Finds(job.Damage.Kind, job.View.Outer)).ToList();
         var how = tests.Aggregate((Message?)null, (all, test) => all is null ? (Message)$"{test.Name}. {test.How}" : $"{all} Or: {test.Name}. {test.How}");
+        if (job.Damage.Kind == DamageKind.SeamOpen && job.View.Construction.PressureKpa is not null)
+        {
+            how = "Nobody inflates an open seam. Hold it shut by hand, blow in only as much air as the rest needs to stand, and brush soapy water over the other seams, the valve and the faces: each can have gone with it.";
+        }
+
         return job.Do("find", Stage.Prepare, job.Damage.Located == false ? "Find it, all of them" : "Look for more of them",
             how ?? "Look over the whole item, face by face, and mark each spot that you find.", 10,
             "One leak does not rule out another: go on to the end, and record each one.");
     }
-
-    /// <summary>Dries it where it is wet.</summary>
-    public static Job Dry(this Job job) => job.Damage.Wet ? job.DryByWeight() : job;
 
     /// <summary>Lets the air out, where it holds any: a patch glued to an inflated skin warps it or blows off.</summary>
     public static Job Deflate(this Job job) =>

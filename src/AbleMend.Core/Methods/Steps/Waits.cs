@@ -37,7 +37,14 @@ internal static class Waits
 
     /// <summary>Until clamps, bands or plates may come off.</summary>
     public static StepWait Hold(this Job job, LabelOf material, string? from) =>
-        job.Of(material, WaitKind.Hold, from, material.Handleable, _ => null, "Is what squeezed out hard to a fingernail?", null);
+        job.Of(material, WaitKind.Hold, from, SetsOnly(material.Material) ? material.Sandable : material.Handleable, _ => null, "Is what squeezed out hard to a fingernail?", null);
+
+    /// <summary>Until it has set: it holds its shape, and bears nothing yet.</summary>
+    public static StepWait Set(this Job job, LabelOf material, string? from) =>
+        job.Of(material, WaitKind.Hold, from, material.Handleable, _ => null, "Has it set: does a stick leave no mark?", null);
+
+    /// <summary>Whether it has merely set when it may be handled: an epoxy keeps its clamps until it sands.</summary>
+    private static bool SetsOnly(Material material) => material.Cure is CureKind.TwoPart or CureKind.Catalysed && material.Role != Role.Cement;
 
     /// <summary>Until it has cooled.</summary>
     public static StepWait Cooled(this Job job, LabelOf material) =>
@@ -88,7 +95,7 @@ internal static class Waits
         job.Figures.Find($"{time.Id}.light") as Figure<CureTime>
         ?? job.Figures.Work($"{time.Id}.light", "In this light", () => CureMin(LightMin(job, resin, time.CureMin)), "Label's minutes in full daylight × factor of the light", Daylight.Source);
 
-    /// <summary>Minutes in the light for some minutes of full daylight: by the sun of the hour where the shop's place is known, as they are elsewhere.</summary>
+    /// <summary>Minutes in the light for some minutes of full daylight: by the sun of the hour at which the next step comes where the shop's place is known, as they are elsewhere.</summary>
     /// <param name="job">The job.</param>
     /// <param name="label">What it is.</param>
     /// <param name="daylight">Minutes of full daylight.</param>
@@ -101,8 +108,13 @@ internal static class Waits
             return job.Figure("light.minutes", label, () => WallMin(daylight.CureMin), "As long as that light takes here", Daylight.Source, wouldChange: () => WouldChange);
         }
 
-        var hands = view.Hours.FirstFit(view.StartAt, TimeSpan.Zero);
-        var zenith = job.Figures.Fact("sun.zenith", "Sun then, from straight up", Degrees(Sun.At(hands, sky.LatitudeDeg, sky.LongitudeDeg).ZenithDeg), Sun.Source, 1);
+        var hands = job.HandsNext();
+        var zenith = job.Figures.Work("sun.zenith", "Sun then, from straight up", () =>
+            {
+                job.ReadTimes();
+                return Degrees(Sun.At(hands, sky.LatitudeDeg, sky.LongitudeDeg).ZenithDeg);
+            },
+            "Day, hour and place, when hands come to it", Sun.Source, 1);
         var ultraviolet = job.Figures.Work("sun.ultraviolet", "Clear-sky ultraviolet then", () => MwPerCm2(Sun.ClearSkyMwPerCm2(zenith.Deg)), "Clear sky at the sun's height", Sun.Source, 2);
         return job.Figure("light.minutes", label, () =>
             {
