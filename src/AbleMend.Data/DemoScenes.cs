@@ -95,7 +95,7 @@ internal static class DemoScenes
             new("SUP-14", Found(new Damage(DamageKind.Puncture, "bottom", new RoundShape(4), 0.9, false, Cause.Knock)), For(later), null,
                 new("rim", StepPhase.Waiting, TimeSpan.FromHours(16)), Days(1)),
             new("CAN-03", Found(new Damage(DamageKind.Crack, "keel", new CrackShape(70, 1.5), 1.4, false, Cause.Knock)), For(later.AddDays(7)), null,
-                new("turn", StepPhase.Waiting, TimeSpan.FromHours(20)), Days(2)),
+                new("again", StepPhase.Waiting, TimeSpan.FromHours(20)), Days(2)),
             new("SKI-22R", new Damage(DamageKind.CoreShot, "base", new OvalShape(34, 12), 2.3, false, Cause.Knock), For(later), null,
                 new("level", StepPhase.Next, TimeSpan.FromMinutes(15)), Days(1)),
             new("HAR-02", new Damage(DamageKind.Tear, "anywhere", new CrackShape(20, 2), 1, false, Cause.Wear), For(null), null, null, Days(1), true),

@@ -30,7 +30,7 @@ internal sealed class DryByWeight : MendMethod
     public override Composition Compose(MethodInputs inputs)
     {
         var job = new Job(inputs);
-        job.Find().DryByWeight().Scuff("P80", "round the opening", 4).Clean();
+        job.Find().DryByWeight().Prove("dry-weight").Scuff("P80", "round the opening", 4).Clean();
         var reach = job.Constant("seal.reach", "Skim past the opening", Mm(20), Source.FromMemory("Skim round an opening"));
         var field = job.Hurt.Grown("seal", "Skimmed", reach);
         var skim = job.Constant("seal.skim", "Skim", Mm(0.3), Source.FromMemory("Thickness of a skim"));
@@ -39,7 +39,7 @@ internal sealed class DryByWeight : MendMethod
         job.Mix(new MixOrder("fill", "Mix the seal", "thickened so that it stands", need, job.SpreadingTime("fill", 4), job.Materials.Filler, true));
         job.Do("seal", Stage.Apply, "Seal the opening, thin over its rim", "Pressed in, skimmed thin over the rim. Larger than a coin: glass it as a hole.", 4, "Seal it the day it is dry: dry foam soaks up the night's damp.",
             job.Loadable(job.Label, "fill-mix"), [.. job.Main.Hazards], ["fill"], follows: true);
-        job.Prove("dry-weight").Prove("float");
+        job.Prove("float");
         job.Draw(sketch => sketch.Slab("fill", MarkKind.Fill, "seal", job.HalfMm(), 0, job.Depth.Mm));
         return job.End(job.Hurt, field);
     }

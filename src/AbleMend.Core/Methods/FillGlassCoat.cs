@@ -45,7 +45,8 @@ internal sealed class FillGlassCoat : MendMethod
     public override Composition Compose(MethodInputs inputs)
     {
         var job = new Job(inputs);
-        var cut = job.CutAwayField();
+        var (hole, inner) = (job.CutAwayField(), InnerSkin.Broken(job.View));
+        var cut = inner is null ? hole : InnerSkin.CutBack(job, hole);
         var plies = PlyCount(job.View);
         var patches = plies > 0 ? Patches(job, cut, plies) : null;
         var covered = patches?.Largest ?? cut.Grown("coated", "Coated", job.Constant("coat.margin", "Coat past the cut", Mm(10), Source.FromMemory("How far the coat reaches where no cloth is laid")));
@@ -62,10 +63,16 @@ internal sealed class FillGlassCoat : MendMethod
             CutCloth(job, patches);
         }
 
+        var plugged = job.View.Reach.FoamOpen && inner is null && FoamPlug.Fits(job, job.Cavity(cut, job.Depth));
+        if (plugged)
+        {
+            FoamPlug.Shape(job);
+        }
+
         job.Mask(key).Clean();
         if (job.View.Reach.FoamOpen)
         {
-            Fill(job, cut);
+            Fill(job, hole, cut, inner, plugged);
         }
 
         if (patches is not null)
@@ -106,15 +113,20 @@ internal sealed class FillGlassCoat : MendMethod
 
     private static IEnumerable<IFigure> Margins(Job job) => new[] { "patch.margin", "patch.step" }.Select(job.Figures.Find).OfType<IFigure>();
 
-    private static void Fill(Job job, Field cut)
+    private static void Fill(Job job, Field hole, Field cut, ReachedLayer? inner, bool plugged)
     {
-        var cavity = job.Cavity(cut, job.Depth);
-        var (depth, hole) = FoamPlug.Fits(job, cavity) ? FoamPlug.Set(job, cut) : (job.Depth, job.Derive(() => cavity.Ml));
+        var (depth, left) = inner is not null ? InnerSkin.GiveBack(job, hole, cut, inner) : plugged ? FoamPlug.Bed(job, cut) : Core(job, cut);
         var proud = job.Figure("fill.proud", "Fill stands proud", Mm(0.5), "A little proud, because it is cut back; more only costs sanding", Source.CommonPractice, 1);
-        var need = job.ToMix(true, hole, cut, proud);
+        var need = job.ToMix(true, left, cut, proud);
         new FillPasses(job, depth, need, proud).Lay();
         job.Do("fair", Stage.Shape, "Fair the fill flush", $"{job.BlushFirst()}Hard block and the keying grit: flush, and the rim keyed again. Blow it off, wipe it, let it flash.", 8,
             "Key the fill too: no shine may be left.", job.FlashAgain(), ["resin-dust", "glass-dust"], ["fair"]);
+    }
+
+    private static (Figure<Length> Depth, Derived<double> Ml) Core(Job job, Field cut)
+    {
+        var cavity = job.Cavity(cut, job.Depth);
+        return (job.Depth, job.Derive(() => cavity.Ml));
     }
 
     private static void Glass(Job job, Stack patches)

@@ -31,11 +31,12 @@ public enum Stage
 }
 
 /// <summary>What goes into a cup, by the identifiers of its figures: it is written on the label.</summary>
-/// <param name="Parts">What goes into each cup, in that order.</param>
+/// <param name="Parts">What goes in, in that order: into each cup where <paramref name="PerCup"/>, else all cups together, as plans once were.</param>
 /// <param name="Lead">The one or two that the hand reads from two metres.</param>
 /// <param name="Cups">How many cups it is split into, one after another; null where one takes it all.</param>
 /// <param name="Warning">What it does that is left in its cup, such as smoke; or null.</param>
-public sealed record Pour(IReadOnlyList<string> Parts, IReadOnlyList<string> Lead, string? Cups = null, Message? Warning = null);
+/// <param name="PerCup">Whether the parts are those of one cup.</param>
+public sealed record Pour(IReadOnlyList<string> Parts, IReadOnlyList<string> Lead, string? Cups = null, Message? Warning = null, bool PerCup = false);
 
 /// <summary>One action of a plan.</summary>
 /// <param name="Id">Identifier, unique in the plan.</param>

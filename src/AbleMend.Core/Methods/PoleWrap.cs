@@ -47,7 +47,7 @@ internal sealed class PoleWrap : MendMethod
         Tape(job, tube, covered);
         var slides = job.View.Construction.Silhouette == Silhouette.Pole;
         job.Do("mark", Stage.Prepare, slides ? "Mark the ferrule's reach with tape" : "Tape the split shut, mark both ends of the wrap",
-            slides ? "Push the pole together, mark where the ferrule ends, and tape that line: the tape also holds the split shut." : "A turn of tape over each end of the split, another where the wrap will end.", 3,
+            slides ? "Push the pole together, mark where the ferrule ends, and tape that line: the tape also holds the split shut." : "Press the split shut and hold it with a turn of tape where the wrap will end, on each side: none under the wrap.", 3,
             slides ? "Nothing over the part that slides into a ferrule." : "Where a joint or a hand goes the wrap stays off.", draws: slides ? ["forbidden"] : []);
         job.Scuff("P100", "the shaft between the tapes", 3).Clean();
         job.Do("lay-out", Stage.Prepare, "Gloves on, everything laid out", "Water in a bowl, film, tape, scissors, gloves. The pouch stays shut until all of it lies there.", 2,

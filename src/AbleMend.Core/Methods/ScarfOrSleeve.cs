@@ -57,7 +57,8 @@ internal sealed class ScarfOrSleeve : MendMethod
 
         var wall = Wall.Of(job);
         Message round = tube ? ", all the way round" : Message.Empty;
-        job.Do("scarf", Stage.Shape, "Grind the scarf", $"From the damage outwards to nothing over {wall.Scarf}{round}, wet or with extraction. Stop-drill the ends of a crack.", 15, "All the way: a step in the scarf is where it breaks next.",
+        Message stop = job.Damage.Kind == DamageKind.Crack ? " Stop-drill its ends first." : Message.Empty;
+        job.Do("scarf", Stage.Shape, "Grind the scarf", $"From the damage outwards to nothing over {wall.Scarf}{round}, wet or with extraction.{stop}", 15, "All the way: a step in the scarf is where it breaks next.",
             cautions: [DustOf(job.View), "grinder"], draws: ["cut"]);
         var largeFirst = job.View.School("patch-order") == "large-first";
         var (plies, scarf) = (wall.Plies, wall.Scarf);

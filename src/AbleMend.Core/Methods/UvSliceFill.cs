@@ -69,9 +69,9 @@ internal sealed class UvSliceFill : MendMethod
         var thin = job.View.School("fill-thickness") == "thin-passes";
         var layers = job.Figure("fill.layers", "Passes", () => Count(thin ? Math.Max(1, Math.Ceiling(job.Depth.Mm / label.LightLayer.Mm)) : 1),
             "Depth ÷ the most that light cures at once, rounded up; one thick pass by the other school", Source.CommonPractice, between: (1, 60));
-        Message passes = layers.N > 1 ? (Message)$"in {layers} passes with light between, " : Message.Empty;
+        Message passes = layers.N > 1 ? (Message)$"in {layers} passes, each carried into the light until it is hard before the next, " : Message.Empty;
         job.Do("spread", Stage.Apply, "Spread it with a flat card, top up the deep one",
-            $"Press it into the slice, draw it flat over the scuffed rim, {passes}top up where it sinks. Stay in the shade.",
+            $"Press it into the slice, draw it flat over the scuffed rim, {passes}top up where it sinks. In the shade while you spread.",
             4 * layers.N, "Top up the deep slice: it sinks while you do the others.", follows: true, draws: ["fill", "film"]);
         var bare = job.Constant("light.bare", "Bare, of the time under film", Times(0.5), Source.CommonPractice);
         var deeper = job.Figures.Work("light.deeper", "A pass thicker than a layer", () => Times(Deeper(job, job.Depth.Mm / layers.N)), "× e for each penetration depth that a pass is thicker than a layer", Curing.WorkingCurve.Source, 2);

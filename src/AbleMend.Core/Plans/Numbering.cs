@@ -34,7 +34,7 @@ public static class Numbering
             DoNotForget = Maybe(number, step.DoNotForget),
             Figures = [.. step.Figures.Select(id => Of(number, id))],
             Pour = step.Pour is { } pour
-                ? new Pour([.. pour.Parts.Select(id => Of(number, id))], [.. pour.Lead.Select(id => Of(number, id))], Maybe(number, pour.Cups), Maybe(number, pour.Warning))
+                ? pour with { Parts = [.. pour.Parts.Select(id => Of(number, id))], Lead = [.. pour.Lead.Select(id => Of(number, id))], Cups = Maybe(number, pour.Cups), Warning = Maybe(number, pour.Warning) }
                 : null,
             Uses = Maybe(number, step.Uses),
             Timing = step.Timing with

@@ -46,9 +46,10 @@ internal static class PlanWarnings
 
         var there = shelf.Select(each => each.Material).Concat(damages.Select(damage => damage.System?.Material)).ToHashSet();
         var labels = figures.Select(figure => figure.Id.Split('.')).Where(parts => parts.Length > 2 && Numbering.Parse(parts[0]).Id == "label").Select(parts => parts[1]);
-        return labels.Concat(damages.SelectMany(damage => damage.Patches.Select(patch => patch.Cloth))).Distinct()
+        var missing = labels.Concat(damages.SelectMany(damage => damage.Patches.Select(patch => patch.Cloth))).Distinct()
             .Where(id => !there.Contains(id) && view.Catalogue.Materials.ContainsKey(id))
-            .Select(id => new Warning("to-buy", $"{view.Catalogue.Materials[id].Name} is not on the shelf: buy it before you begin.", null));
+            .Select(id => (Message)$"{view.Catalogue.Materials[id].Name:inside}").ToList();
+        return missing.Count == 0 ? [] : [new Warning("to-buy", $"Not on the shelf, to buy before it begins: {missing.Aggregate((all, next) => $"{all}; {next}")}.", null)];
     }
 
     private static Message Titled(IReadOnlyList<PlanStep> steps, TimedStep timed) => steps.First(step => step.Id == timed.StepId).Title;

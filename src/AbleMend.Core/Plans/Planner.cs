@@ -9,6 +9,7 @@ using AbleMend.Core.Methods.Steps;
 using AbleMend.Core.Patching;
 using AbleMend.Core.Timing;
 using AbleMend.Core.Triage;
+using AbleMend.Core.Words;
 
 namespace AbleMend.Core.Plans;
 
@@ -172,7 +173,7 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
             figures,
             timeline,
             [.. steps.SelectMany(step => step.Cautions).Append("safety-sheet").Distinct().Select(id => Catalogue.Cautions[id])],
-            [.. parts.SelectMany(part => part.Composed.Warnings).Concat(PlanWarnings.Of(view, steps, timeline)).Concat(PlanWarnings.ToBuy(view, damages, figures)).Concat(Fumes.Warn(figures)).Select(warning => warning with { Text = warning.Text.Told() })],
+            [.. parts.SelectMany(part => part.Composed.Warnings).Concat(PlanWarnings.Of(view, steps, timeline)).Concat(PlanWarnings.ToBuy(view, damages, figures)).Concat(Fumes.Warn(figures)).Select(warning => warning with { Text = warning.Text.Told() }).DistinctBy(warning => (warning.Code, Voice.Plain.Say(warning.Text)))],
             parts.Select(part => part.Composed.Method.Proper).Any(proper => proper is not null)
                 ? (view.Case.Wanted.NeededBy ?? view.StartAt).AddDays(parts.Min(part => part.Composed.Method.Proper?.WithinDays ?? int.MaxValue))
                 : null,

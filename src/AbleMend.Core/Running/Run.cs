@@ -52,7 +52,8 @@ public static class Run
             lead?.Hold,
             [.. kept.Where(each => each.Kind == RunEventKind.Find).Select(each => each.Text!)],
             lead?.LeadsBackTo,
-            fronts);
+            fronts,
+            lead?.HeldUntil);
     }
 
     private static Front FrontOf(
@@ -64,7 +65,8 @@ public static class Run
             Window(step, steps[step.Id], timeline),
             UseBy(plan, step, steps),
             HoldOf(repairCase, plan, step, startedAt, kept),
-            steps[step.Id].Failed ? BackFrom(plan, step) : null);
+            steps[step.Id].Failed ? BackFrom(plan, step) : null,
+            PhaseOf(steps[step.Id], true) == StepPhase.Next && timeline.First(each => each.StepId == step.Id) is { HeldFrom: not null, StartsAt: { } start } ? start : null);
 
     /// <summary>The last step before a test on which what it tests depends: the last mix, else the last application, else the first step.</summary>
     private static string BackFrom(RepairPlan plan, PlanStep test)

@@ -55,7 +55,8 @@ public sealed record LiveWindow(
 /// <param name="UseBy">When the mix in hand is past using, or null.</param>
 /// <param name="Hold">What the readings of its hold test say so far; null when none is current.</param>
 /// <param name="LeadsBackTo">Where a failed test most likely leads back; null while none has failed.</param>
-public sealed record Front(int Damage, string StepId, StepPhase Phase, LiveWindow? Window, DateTimeOffset? UseBy, HoldResult? Hold, string? LeadsBackTo);
+/// <param name="HeldUntil">When it had better be begun, because a window that it leads to would close with nobody there; null where it may be begun now.</param>
+public sealed record Front(int Damage, string StepId, StepPhase Phase, LiveWindow? Window, DateTimeOffset? UseBy, HoldResult? Hold, string? LeadsBackTo, DateTimeOffset? HeldUntil = null);
 
 /// <summary>A run, folded from its events. What stands here of a current step is that of the damage that needs hands first.</summary>
 /// <param name="CurrentStepId">Step that is next, in hand or waiting; null when all are done.</param>
@@ -73,6 +74,7 @@ public sealed record Front(int Damage, string StepId, StepPhase Phase, LiveWindo
 /// <param name="Finds">Places found while working, in order.</param>
 /// <param name="LeadsBackTo">Where a failed test most likely leads back: the last mix or application before it; null while none has failed.</param>
 /// <param name="Fronts">How far each damage has got, those that are done left out.</param>
+/// <param name="HeldUntil">When the current step had better be begun; null where it may be begun now.</param>
 public sealed record RunState(
     string? CurrentStepId,
     StepPhase Phase,
@@ -88,5 +90,6 @@ public sealed record RunState(
     HoldResult? Hold,
     IReadOnlyList<string> Finds,
     string? LeadsBackTo,
-    IReadOnlyList<Front> Fronts
+    IReadOnlyList<Front> Fronts,
+    DateTimeOffset? HeldUntil = null
 );

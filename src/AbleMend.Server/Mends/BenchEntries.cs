@@ -32,7 +32,8 @@ internal static class BenchEntries
             [
                 .. state.Timeline.Where(step => step.StartsAt is not null)
                     .Select(step => new Band(titles[step.StepId], step.StartsAt!.Value, step.HandsEndAt!.Value, step.OpensAt, step.ClosesAt)),
-            ]);
+            ],
+            state.HeldUntil);
     }
 
     /// <summary>A mend that is not started.</summary>

@@ -77,7 +77,8 @@ public sealed record BenchEntry(
     DateTimeOffset? ReadyAt,
     int StepsDone,
     int StepsAll,
-    IReadOnlyList<Band> Bands);
+    IReadOnlyList<Band> Bands,
+    DateTimeOffset? HeldUntil = null);
 
 /// <summary>A mend that is not started yet, told by the first of its damages.</summary>
 public sealed record DraftEntry(int Id, string Tag, string ItemName, string Construction, Damage Damage, int Damages, DateTimeOffset? DueAt, int? FollowsMendId);

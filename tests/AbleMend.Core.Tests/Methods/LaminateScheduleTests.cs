@@ -1,6 +1,8 @@
 using AbleMend.Core.Cases;
 using AbleMend.Core.Gear;
+using AbleMend.Core.Methods;
 using AbleMend.Core.Mixing;
+using AbleMend.Core.Plans;
 
 namespace AbleMend.Core.Tests.Methods;
 
@@ -71,4 +73,32 @@ public class LaminateScheduleTests
 
     private static RepairCase Hole(string hull, double depthMm, double lengthMm) =>
         Cases.Usual(hull, DamageKind.Hole).Damaged(damage => damage with { DepthMm = Math.Round(depthMm, 6), Shape = new OvalShape(lengthMm, lengthMm * 2 / 3) });
+
+    // Common practice: a sandwich carries with both its skins.
+    [Fact]
+    public void The_inner_skin_of_a_sandwich_is_given_back_before_anything_is_filled_over_it()
+    {
+        var through = Cases.Usual("sandwich-board", DamageKind.Hole).Damaged(damage => damage with { DepthMm = 12 });
+        var plan = through.Planned();
+        plan.ShouldGoThrough("core", "inner-key", "inner", "fill", "glass");
+        var inner = Cases.Planner.Catalogue.Constructions["sandwich-board"].Layers.Single(layer => layer.Id == "inner-glass");
+        (plan.Figure("inner.plies").Value * Cases.Planner.Catalogue.Materials[plan.System!.Cloth].PlyMm!.Value).ShouldBeGreaterThanOrEqualTo(inner.ThicknessMm);
+        var above = through.Damaged(damage => damage with { DepthMm = 2 }).Planned();
+        above.Steps.ShouldNotContain(step => step.Id == "inner", "the sheet foam alone is hurt");
+    }
+
+    // Common practice: a hole that would swallow cup after cup takes a plug of foam.
+    [Fact]
+    public void A_deep_hole_takes_a_plug_and_what_is_mixed_stays_small()
+    {
+        var deep = Cases.Usual("eps-epoxy-board", DamageKind.Hole).Damaged(damage => damage with { Shape = new OvalShape(150, 110), DepthMm = 40 });
+        double Mixed(RepairPlan plan) => plan.Figures.Where(figure => figure.Id.EndsWith(".batch")).Sum(figure => figure.Value * plan.Figure(figure.Id.Replace(".batch", ".batches")).Value);
+        var plugged = deep.Planned();
+        var filled = deep.OfSchool("deep-hole", "filler").Planned();
+        plugged.ShouldGoThrough("plug", "plug-in", "plug-key", "fill", "glass");
+        Mixed(plugged).ShouldBeLessThan(Mixed(filled) / 2);
+        // Passes that wait for each other are mixed one by one: each has a cup of its own.
+        filled.Steps.Count(step => step.Stage == Stage.Mix && step.Id.StartsWith("fill")).ShouldBe((int)filled.Figure("fill.layers").Value);
+        filled.Steps.Where(step => step.Id is "fill" or "fill-2").Select(step => step.Uses).ShouldBe(["fill-mix", "fill-2-mix"]);
+    }
 }

@@ -194,7 +194,7 @@ internal static partial class PlanLaws
         var warned = string.Join(" ", plan.Warnings.Select(warning => Voice.Plain.Say(warning.Text)));
         foreach (var cloth in plan.Damages.SelectMany(damage => damage.Patches).Select(patch => patch.Cloth).Distinct())
         {
-            if (shelf.All(each => each.Material != cloth) && plan.Damages.All(damage => damage.System!.Material != cloth) && !warned.Contains(Voice.Plain.Say(Message.Parse(Cases.Planner.Catalogue.Materials[cloth].Name)), StringComparison.Ordinal))
+            if (shelf.All(each => each.Material != cloth) && plan.Damages.All(damage => damage.System!.Material != cloth) && !warned.Contains(Voice.Plain.Say(Message.Parse(Cases.Planner.Catalogue.Materials[cloth].Name)), StringComparison.OrdinalIgnoreCase))
             {
                 yield return $"{cloth} is not on the shelf, and nothing says so";
             }

@@ -344,6 +344,8 @@ export interface components {
             /** Format: int32 */
             stepsAll: number;
             bands: components["schemas"]["Band"][];
+            /** Format: date-time */
+            heldUntil?: null | string;
         };
         /** @description Air, light and hours at the bench. */
         BenchFacts: {
@@ -979,6 +981,11 @@ export interface components {
             hold: null | components["schemas"]["HoldResult"];
             /** @description Where a failed test most likely leads back; null while none has failed. */
             leadsBackTo: null | string;
+            /**
+             * Format: date-time
+             * @description When it had better be begun, because a window that it leads to would close with nobody there; null where it may be begun now.
+             */
+            heldUntil?: null | string;
         };
         /**
          * @description Families of gear, in the order in which they are offered.
@@ -1752,7 +1759,7 @@ export interface components {
         };
         /** @description What goes into a cup, by the identifiers of its figures: it is written on the label. */
         Pour: {
-            /** @description What goes into each cup, in that order. */
+            /** @description What goes in, in that order: into each cup where PerCup, else all cups together, as plans once were. */
             parts: string[];
             /** @description The one or two that the hand reads from two metres. */
             lead: string[];
@@ -1760,6 +1767,11 @@ export interface components {
             cups?: null | string;
             /** @description What it does that is left in its cup, such as smoke; or null. */
             warning?: string;
+            /**
+             * @description Whether the parts are those of one cup.
+             * @default false
+             */
+            perCup: boolean;
         };
         /** @description Something wrong with what was asked: coded, placed, and with the remedy. */
         Problem: {
@@ -1797,6 +1809,12 @@ export interface components {
              * @description Largest measure that passes.
              */
             limit: null | number;
+            /**
+             * Format: double
+             * @description Minutes that it takes, from memory.
+             * @default 2
+             */
+            handsMin: number;
         };
         /**
          * @description How a ratio is measured out.
@@ -1971,6 +1989,11 @@ export interface components {
             leadsBackTo: null | string;
             /** @description How far each damage has got, those that are done left out. */
             fronts: components["schemas"]["Front"][];
+            /**
+             * Format: date-time
+             * @description When the current step had better be begun; null where it may be begun now.
+             */
+            heldUntil?: null | string;
         };
         /** @description A question on which practitioners disagree. Both answers are supported; one is the default, with its reason. */
         School: {

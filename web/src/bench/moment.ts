@@ -11,7 +11,7 @@ export interface BenchMoment {
   untilMs: number | null;
 }
 
-type Entry = Pick<BenchEntry, 'phase' | 'window' | 'useBy' | 'urgency'>;
+type Entry = Pick<BenchEntry, 'phase' | 'window' | 'useBy' | 'urgency' | 'heldUntil'>;
 
 export function benchMoment(entry: Entry, now: number): BenchMoment {
   if (entry.useBy) {
@@ -22,6 +22,8 @@ export function benchMoment(entry: Entry, now: number): BenchMoment {
   }
   if (entry.phase === 'failed') return { tone: 'late', words: say`The test failed`, big: say`Decide`, untilMs: null };
   if (entry.phase === 'done') return { tone: 'good', words: say`All done`, big: say`Hand it back`, untilMs: null };
+  const held = entry.heldUntil ? Date.parse(entry.heldUntil) : 0;
+  if (held > now) return { tone: 'early', words: say`Not yet: begin it in`, big: '', untilMs: held };
   if (!entry.window) return { tone: 'good', words: say`Hands now`, big: say`Hands now`, untilMs: null };
   const end = nextEnd(entry.window, now);
   switch (windowState(entry.window, now)) {

@@ -125,11 +125,14 @@ function Clock({ desk, plan }: { desk: MendDesk; plan: RepairPlan }) {
   );
 }
 
+/** What is only to be got ready, where the others are to be looked into. */
+const toPrepare = new Set(['to-buy', 'gap-in-drawer', 'too-coarse', 'held-back']);
+
 function Warnings({ plan, now, zone }: { plan: RepairPlan; now: number; zone: string }) {
   return (
     <>
       {plan.warnings.map((warning) => (
-        <Notice key={warning.code + (warning.stepId ?? '')} tone="late" word={say`Note:`}>
+        <Notice key={warning.code + (warning.stepId ?? '') + warning.text} tone={toPrepare.has(warning.code) ? 'early' : 'late'} word={say`Note:`}>
           {warning.text}
         </Notice>
       ))}

@@ -45,6 +45,7 @@ function Label({ label, mend }: { label: CupLabel; mend: PlannedMend }) {
       {label.cups > 1 ? (
         <p className="font-bold">{say`This goes into each of ${label.cups} cups, one after another: mix the next when this one is spread.`}</p>
       ) : null}
+      {label.warning ? <p className="mt-1 border-l-4 border-ink pl-2 leading-tight font-bold">{label.warning}</p> : null}
       <p className="mt-1">{label.useWithin ? <strong>{say`Use it within ${label.useWithin}.`}</strong> : <strong>{say`Keep it in the dark.`}</strong>}</p>
       <p className="mt-3 grid grid-cols-2 gap-4">
         <span className="border-b border-dotted border-ink pb-0.5">{say`Mixed at`}</span>

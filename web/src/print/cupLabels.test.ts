@@ -3,7 +3,7 @@ import type { RepairPlan } from '../api/types';
 import { cupLabels } from './cupLabels';
 
 const figure = (id: string, label: string, value: number, unit: string) => ({ id, label, value, unit, decimals: 1 });
-const plan = (figures: ReturnType<typeof figure>[], useWithinMin: number | null = 29.95, cups: string | null = null) =>
+const plan = (figures: ReturnType<typeof figure>[], useWithinMin: number | null = 29.95, cups: string | null = null, perCup = true) =>
   ({
     figures,
     steps: [
@@ -14,7 +14,7 @@ const plan = (figures: ReturnType<typeof figure>[], useWithinMin: number | null 
         title: 'Mix the fill',
         figures: [],
         useWithinMin,
-        pour: { parts: figures.map((each) => each.id).filter((id) => id !== cups), lead: [], cups },
+        pour: { parts: figures.map((each) => each.id).filter((id) => id !== cups), lead: [], cups, perCup, warning: null },
         timing: { damage: 2 },
       },
     ],
@@ -39,20 +39,23 @@ describe('cup labels', () => {
   });
 
   // A label with the whole batch on it would put three cups' worth into one, and that cup smokes.
-  it('give what goes into one cup where the batch is split', () => {
-    const label = cupLabels(
-      plan(
-        [
-          figure('fill.batches', 'Batches', 3, ''),
-          figure('fill.part-a', 'Resin (A)', 90, 'mL'),
-          { ...figure('fill.catalyst-drops', 'Catalyst', 8, 'drops'), decimals: 0 },
-        ],
-        29.95,
-        'fill.batches',
-      ),
-      'metric',
-    )[0]!;
-    expect(label.cups).toBe(3);
-    expect(label.parts.map((part) => part.amount)).toEqual(['30.0 mL', '2.7 drops']);
+  it('give what goes into one cup where the batch is split, and an old plan put all cups together', () => {
+    const labelOf = (perCup: boolean) =>
+      cupLabels(
+        plan(
+          [
+            figure('fill.batches', 'Batches', 3, ''),
+            figure('fill.part-a', 'Resin (A)', 90, 'mL'),
+            { ...figure('fill.catalyst-drops', 'Catalyst', 8, 'drops'), decimals: 0 },
+          ],
+          29.95,
+          'fill.batches',
+          perCup,
+        ),
+        'metric',
+      )[0]!;
+    expect(labelOf(true).cups).toBe(3);
+    expect(labelOf(true).parts.map((part) => part.amount)).toEqual(['90.0 mL', '8 drops']);
+    expect(labelOf(false).parts.map((part) => part.amount)).toEqual(['30.0 mL', '2.7 drops']);
   });
 });

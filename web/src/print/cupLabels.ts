@@ -13,6 +13,8 @@ export interface CupLabel {
   /** Cups that the batch is split into. */
   cups: number;
   useWithin: string | null;
+  /** What it does that is left in its cup. */
+  warning: string | null;
 }
 
 /** Labels of the plan's mixes, in order. */
@@ -22,6 +24,8 @@ export function cupLabels(plan: RepairPlan, units: Units): CupLabel[] {
     .filter((step) => step.stage === 'mix')
     .map((step) => {
       const cups = figures.get(step.pour?.cups ?? '')?.value ?? 1;
+      // A plan of before put all cups together.
+      const shared = step.pour?.perCup ? 1 : cups;
       return {
         stepId: step.id,
         damage: step.timing.damage,
@@ -30,9 +34,10 @@ export function cupLabels(plan: RepairPlan, units: Units): CupLabel[] {
           .flatMap((id) => figures.get(id) ?? [])
           .map((figure) => ({
             name: figure.label,
-            amount: measure(figure.value / cups, figure.unit, cups > 1 ? Math.max(1, figure.decimals) : figure.decimals, units),
+            amount: measure(figure.value / shared, figure.unit, shared > 1 ? Math.max(1, figure.decimals) : figure.decimals, units),
           })),
         cups,
+        warning: step.pour?.warning ?? null,
         useWithin: step.useWithinMin === null ? null : say`${Math.floor(step.useWithinMin)} min`,
       };
     });

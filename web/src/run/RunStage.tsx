@@ -74,6 +74,7 @@ function CurrentStep({ step, front, desk, proofs }: CurrentProps) {
     <section aria-label={say`Now`} className="flex flex-col gap-3">
       <p className="lettering">{say`Step ${steps.indexOf(step) + 1} of ${steps.length}`}</p>
       <h2 className="text-5xl leading-none">{waiting && front.window ? waitWords[front.window.kind] : step.title}</h2>
+      {front.heldUntil ? <HeldBack until={front.heldUntil} /> : null}
       {front.useBy ? <UseBy useBy={front.useBy} /> : null}
       {waiting && front.window ? (
         <Wait window={front.window} />
@@ -158,6 +159,17 @@ function mainFigures(step: PlanStep, figures: readonly Figure[]): [Figure | unde
 
 function event(kind: NewEvent['kind'], stepId: string | null, value: number | null = null, passed: boolean | null = null): NewEvent {
   return { kind, stepId, text: null, value, passed };
+}
+
+/** It may be begun all the same: the hand knows better who is there tonight. */
+function HeldBack({ until }: { until: string }) {
+  const now = useNow();
+  const zone = useZone();
+  return Date.parse(until) > now ? (
+    <Notice tone="early" word={say`Better not yet.`}>
+      {say`Begun now, a window that it leads to would close with nobody there. Begin it ${when(until, now, zone)}.`}
+    </Notice>
+  ) : null;
 }
 
 function UseBy({ useBy }: { useBy: string }) {

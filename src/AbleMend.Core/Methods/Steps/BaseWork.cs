@@ -1,5 +1,6 @@
 using AbleMend.Core.Figures;
 using AbleMend.Core.Finishing;
+using AbleMend.Core.Timing;
 using static AbleMend.Core.Quantities.Measures;
 
 namespace AbleMend.Core.Methods.Steps;
@@ -20,7 +21,9 @@ internal static class BaseWork
         job.Do("cut", Stage.Shape, "Cut away loose and overhanging base", "Sharp blade, round corners, straight walls. Do every cut-out on the ski before the gun is hot.", 5,
             "Every cut-out on the ski first: one heat-up of the gun does them all.", cautions: ["blades"], draws: ["cut"]);
         job.Scuff(RoughGrit, rim ? "the damage and a rim of base" : "the damage", 3);
-        job.Do("blow", Stage.Prepare, "Blow or brush it out, wipe the wax off", "Brush, blow, wipe with base cleaner and let it flash: nothing holds on wax.", 3, "Wax: scrape and wipe it off, or nothing sticks.");
+        var leaves = job.Constant("base.flash", "Base cleaner leaves in", WallMin(5), Source.FromMemory("Flash time of a base cleaner"));
+        job.Do("blow", Stage.Prepare, "Blow or brush it out, wipe the wax off", "Brush, blow, wipe with base cleaner and let it leave: nothing holds on wax. Its tin shut and away, and no smell of it left, before anything hot comes near.", 3, "Wax: scrape and wipe it off, or nothing sticks.",
+            Waits.ByTheClock(WaitKind.Flash, leaves, "Is it dry, with no smell left?", 2), ["solvent"]);
     }
 
     /// <summary>What is levelled round a fill.</summary>

@@ -50,9 +50,10 @@ internal static class Cements
     /// <param name="how">How it is cut.</param>
     /// <param name="minutes">Minutes by hand.</param>
     /// <param name="inside">How much further an inside patch reaches; null where there is none.</param>
-    public static PlannedPatch CutPatch(this Job job, Figure<Length> margin, Message how, double minutes = 5, Figure<Length>? inside = null)
+    /// <param name="ofItself">Whether what holds is itself the cloth, and is cut.</param>
+    public static PlannedPatch CutPatch(this Job job, Figure<Length> margin, Message how, double minutes = 5, Figure<Length>? inside = null, bool ofItself = false)
     {
-        var stock = job.Materials.Patch;
+        var stock = ofItself ? job.Main : job.Materials.Patch;
         var field = job.Hurt.Grown("patch", "Patch", margin);
         var layers = job.Derive(() => PatchStack.Over(job.Hurt.Shape, [.. Enumerable.Repeat(stock?.Id ?? job.Main.Id, inside is null ? 1 : 2)], margin.Mm, inside?.Mm ?? 0, false));
         var from = stock is null ? Message.Empty : $" from {stock.Name:inside}";

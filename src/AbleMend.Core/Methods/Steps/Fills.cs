@@ -18,6 +18,11 @@ internal static class Fills
     /// <param name="depth">Depth to fill.</param>
     public static Figure<Volume> Cavity(this Job job, Field cut, Figure<Length> depth)
     {
+        if (job.Figures.Find("fill.cavity") is Figure<Volume> known)
+        {
+            return known;
+        }
+
         var (rule, work) = Solid(job, cut, depth);
         return job.Figure("fill.cavity", "Cavity", work, rule, Source.Published("Solid geometry, textbook"), 1);
     }

@@ -40,7 +40,7 @@ internal static class Finish
     public static Job Prove(this Job job, string testId, StepWait? wait = null)
     {
         var test = ProofTest.All[testId];
-        var minutes = testId == "float" ? 15 : 2;
+        var minutes = test.HandsMin;
         return job.Do($"prove-{testId}", Stage.Prove, Message.Parse(test.Name), Message.Parse(test.Question), minutes, wait: wait, proof: testId);
     }
 

@@ -16,15 +16,19 @@ internal static class FoamPlug
     public static bool Fits(Job job, Figure<Volume> cavity) =>
         cavity.Ml > WorthItMl && job.Main.Cure != CureKind.Light && job.Damage.Kind != DamageKind.FinBoxSurround && job.View.School("deep-hole") == "plug";
 
-    /// <summary>Shapes and beds the plug.</summary>
-    /// <returns>What is left to fill over it: its depth, and its volume in mL.</returns>
-    public static (Figure<Length> Depth, Derived<double> Ml) Set(Job job, Field cut)
+    /// <summary>Shapes the plug, before anything is wiped: foam dust lies everywhere.</summary>
+    public static void Shape(Job job)
     {
-        var gap = job.Figure("plug.gap", "Gap round it", Mm(1), "Enough for the thickened resin to stand in", Source.FromMemory("Glue line of a foam plug"), 1);
-        var under = job.Figure("plug.under", "Stands under the skin by", Mm(3), "Room for a skin of fill that can be faired", Source.FromMemory("Skim over a foam plug"), 1);
-        var high = job.Figure("plug.height", "Plug", () => Mm(Math.Max(job.Depth.Mm - under.Mm, 1)), "Depth less the skim over it", Source.Arithmetic, 1);
-        job.Do("plug", Stage.Shape, "Cut a plug of foam", $"Square the walls of the hole. From foam of the core's own kind (buy an offcut where there is none) cut a plug {high} high that slides in with {gap} all round. Try it dry.", 15,
-            "Never fill a polystyrene core with a foam that its resin does not suit, and mark which way it goes in.", cautions: ["blades"], draws: ["fill"], shows: [under]);
+        var (gap, under, high) = Measures(job);
+        job.Do("plug", Stage.Shape, "Cut a plug of foam", $"Square the walls of the hole. From foam of the core's own kind (buy an offcut where there is none) cut a plug {high} high that slides in with {gap} all round. Try it dry, then blow the dust out.", 15,
+            "Mark which way it goes in.", cautions: ["blades"], draws: ["fill"], shows: [under]);
+    }
+
+    /// <summary>Beds the plug.</summary>
+    /// <returns>What is left to fill over it: its depth, and its volume in mL.</returns>
+    public static (Figure<Length> Depth, Derived<double> Ml) Bed(Job job, Field cut)
+    {
+        var (gap, under, high) = Measures(job);
         var loss = job.CupLoss();
         var need = job.Need("bed", true, () => Ml((((cut.Area.Cm2 * 100) + (2 * (cut.Length.Mm + cut.Width.Mm) * high.Mm)) * gap.Mm / 1000) + loss.Ml),
             "(Floor + walls of the hole) × gap + what stays in the cup", Source.Arithmetic);
@@ -34,5 +38,17 @@ internal static class FoamPlug
         job.Do("plug-key", Stage.Prepare, "Key the plug and its rim", $"{job.BlushFirst()}Coarse grit over plug, squeeze-out and walls, blow it out, wipe the rim and let it flash.", 6, "The plug lies under the skin: sand it down where it does not.",
             job.FlashAgain(), ["resin-dust"]);
         return (under, job.Derive(() => cut.Area.Cm2 * under.Mm / 10));
+    }
+
+    private static (Figure<Length> Gap, Figure<Length> Under, Figure<Length> High) Measures(Job job)
+    {
+        if (job.Figures.Find("plug.gap") is Figure<Length> known)
+        {
+            return (known, (Figure<Length>)job.Figures.Find("plug.under")!, (Figure<Length>)job.Figures.Find("plug.height")!);
+        }
+
+        var gap = job.Figure("plug.gap", "Gap round it", Mm(1), "Enough for the thickened resin to stand in", Source.FromMemory("Glue line of a foam plug"), 1);
+        var under = job.Figure("plug.under", "Stands under the skin by", Mm(3), "Room for a skin of fill that can be faired", Source.FromMemory("Skim over a foam plug"), 1);
+        return (gap, under, job.Figure("plug.height", "Plug", () => Mm(Math.Max(job.Depth.Mm - under.Mm, 1)), "Depth less the skim over it", Source.Arithmetic, 1));
     }
 }

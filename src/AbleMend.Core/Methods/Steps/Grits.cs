@@ -65,12 +65,7 @@ internal static class Grits
             return nearest;
         }
 
-        var missing = new Warning("gap-in-drawer", $"{wanted:as-is} is not in the drawer, nor anything near it: buy it. It is planned with it.", null);
-        if (job.WantsWords && !job.Warnings.Any(warning => warning.Text.Equals(missing.Text)))
-        {
-            job.Warnings.Add(missing);
-        }
-
+        job.MissingGrits.Add(wanted);
         return target;
     }
 

@@ -34,13 +34,17 @@ internal static class Ground
             3, "Look along the board from the tail: both fins together.");
 
     /// <summary>Cuts away what is loose.</summary>
-    public static Job CutAway(this Job job) =>
-        job.Do("cut", Stage.Shape, "Cut away what is loose",
+    public static Job CutAway(this Job job)
+    {
+        var lap = job.Figures.Find("inner.lap");
+        Message back = lap is null ? Message.Empty : $" Then cut outer skin and sheet foam back {(ITold)lap} further all round, down to the inner skin and not into it.";
+        return job.Do("cut", Stage.Shape, "Cut away what is loose",
             job.View.Reach.FoamOpen
-                ? "Trace the outline, cut the broken skin out with round corners and pick loose foam back to solid. Press round the rim: what gives is cut away too."
+                ? (Message)$"Trace the outline, cut the broken skin out with round corners and pick loose foam back to solid. Press round the rim: what gives is cut away too.{back}"
                 : "Pick off what is loose and sand the shattered rim back to sound skin, every corner round.",
             8, "Tap round it: finding one spot does not rule out another.", cautions: ["blades", "glass-dust"], draws: ["cut"],
-            shows: job.Figures.Find("cut.margin") is { } margin ? [margin] : null);
+            shows: [.. new[] { job.Figures.Find("cut.margin"), lap }.OfType<IFigure>()]);
+    }
 
     /// <summary>Masks the work.</summary>
     public static Job Mask(this Job job, Field key)

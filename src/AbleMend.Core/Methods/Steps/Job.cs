@@ -52,6 +52,9 @@ internal sealed class Job(MethodInputs inputs) : IWordy
     /// <value>What the label of the material that holds says.</value>
     public LabelOf Label => LabelOf(Main);
 
+    /// <value>Grits that the work asks for and the drawer does not have.</value>
+    public SortedSet<string> MissingGrits { get; } = new(Comparer<string>.Create((one, other) => Finishing.Grit.TryParse(other)!.MedianUm.CompareTo(Finishing.Grit.TryParse(one)!.MedianUm)));
+
     /// <value>What is hurt.</value>
     public Field Hurt => field ??= Field.Hurt(Figures, View.Outline);
 
@@ -219,5 +222,10 @@ internal sealed class Job(MethodInputs inputs) : IWordy
             }
 
             return new Drawn(patches?.Value ?? [], profile?.Invoke(), key?.Shape.Pieces ?? [], cut?.Shape.Pieces ?? [], sketch.Marks);
-        }), _warnings);
+        }), [.. _warnings, .. ToBuy()]);
+
+    private IEnumerable<Warning> ToBuy() =>
+        MissingGrits.Count == 0 || !WantsWords
+            ? []
+            : [new Warning("gap-in-drawer", $"Not in the drawer, nor anything near it, and planned with all the same: buy {MissingGrits.Select(grit => (Message)$"{grit:as-is}").Aggregate((all, next) => $"{all}, {next}")}.", null)];
 }

@@ -26,7 +26,7 @@ internal sealed record MixOrder(string Prefix, Message Title, Message What, Figu
 internal sealed record Poured(IReadOnlyList<IFigure> Parts, IReadOnlyList<IFigure> Lead, IFigure? Cups = null, Message? Warning = null)
 {
     /// <value>As a plan keeps it.</value>
-    public Pour Told => new([.. Parts.Select(figure => figure.Id)], [.. Lead.Select(figure => figure.Id)], Cups?.Id, Warning?.Told());
+    public Pour Told => new([.. Parts.Select(figure => figure.Id)], [.. Lead.Select(figure => figure.Id)], Cups?.Id, Warning?.Told(), PerCup: true);
 }
 
 /// <summary>How a mix is made: in words, for how long it may be used, and what it is poured from.</summary>

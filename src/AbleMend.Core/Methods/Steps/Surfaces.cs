@@ -17,6 +17,8 @@ internal static class Surfaces
             return job;
         }
 
+        Message spot = "One spot does not rule out another: go on to the end, and record each one.";
+        Message leak = "One leak does not rule out another: go on to the end, and record each one.";
         var tests = job.View.Catalogue.LookTests.Where(test => test.Finds(job.Damage.Kind, job.View.Outer)).ToList();
         var how = tests.Aggregate((Message?)null, (all, test) => all is null ? (Message)$"{test.Name}. {test.How}" : $"{all} Or: {test.Name}. {test.How}");
         if (job.Damage.Kind == DamageKind.SeamOpen && job.View.Construction.PressureKpa is not null)
@@ -26,7 +28,7 @@ internal static class Surfaces
 
         return job.Do("find", Stage.Prepare, job.Damage.Located == false ? "Find it, all of them" : "Look for more of them",
             how ?? "Look over the whole item, face by face, and mark each spot that you find.", 10,
-            "One leak does not rule out another: go on to the end, and record each one.");
+            job.Damage.Kind is DamageKind.SoftSpot or DamageKind.Crack or DamageKind.Splinter ? spot : leak);
     }
 
     /// <summary>Lets the air out, where it holds any: a patch glued to an inflated skin warps it or blows off.</summary>

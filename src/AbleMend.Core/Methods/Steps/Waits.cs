@@ -19,12 +19,15 @@ internal static class Waits
     /// <summary>Until the next coat may go on; closes when a key is needed again.</summary>
     public static StepWait Recoat(this Job job, LabelOf resin, string? from) =>
         job.Of(resin, WaitKind.Recoat, from, resin.Recoat, label => label.RecoatClosesMin,
-            "Press a gloved fingertip beside it: firm, and no print?", $"Past the window: key it with {"P150":as-is} and wipe it before the next coat.");
+            "Press a gloved fingertip beside it: firm, and no print?", "Past the window: key it until it is dull, and wipe it before the next coat.");
 
     /// <summary>Until it sands to dust.</summary>
-    public static StepWait Sandable(this Job job, LabelOf resin, string? from) =>
-        job.Of(resin, WaitKind.Sandable, from, resin.Sandable, _ => null,
-            resin.Material.Role == Role.Resin ? (Message)$"Press a fingernail into the drip beside it: no dent? One stroke of {"P150":as-is}: dust, no clogging?" : "Press a fingernail into the drip beside it: no dent?", null);
+    public static StepWait Sandable(this Job job, LabelOf resin, string? from)
+    {
+        Message nail = "Press a fingernail into the drip beside it: no dent?";
+        Message stroke = "Press a fingernail into the drip beside it: no dent? One dry stroke: dust, no clogging?";
+        return job.Of(resin, WaitKind.Sandable, from, resin.Sandable, _ => null, resin.Material.Role == Role.Resin ? stroke : nail, null);
+    }
 
     /// <summary>Until it may get wet and be loaded.</summary>
     public static StepWait Loadable(this Job job, LabelOf resin, string? from) =>
