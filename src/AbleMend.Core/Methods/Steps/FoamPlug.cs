@@ -37,6 +37,8 @@ internal static class FoamPlug
             "Turn it as it goes in: trapped air floats it up.", job.Sandable(job.Label, "bed-mix"), [.. job.Main.Hazards], ["fill"], follows: true);
         job.Do("plug-key", Stage.Prepare, "Key the plug and its rim", $"{job.BlushFirst()}Coarse grit over plug, squeeze-out and walls, blow it out, wipe the rim and let it flash.", 6, "The plug lies under the skin: sand it down where it does not.",
             job.FlashAgain(), ["resin-dust"]);
+        var half = cut.Length.Mm / 2;
+        job.Draw(sketch => sketch.Section("fill", MarkKind.Patch, true, "foam plug", (-half + gap.Mm, under.Mm), (half - gap.Mm, under.Mm), (half - gap.Mm, job.Depth.Mm - gap.Mm), (-half + gap.Mm, job.Depth.Mm - gap.Mm)));
         return (under, job.Derive(() => cut.Area.Cm2 * under.Mm / 10));
     }
 
