@@ -173,7 +173,7 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
             figures,
             timeline,
             [.. steps.SelectMany(step => step.Cautions).Append("safety-sheet").Distinct().Select(id => Catalogue.Cautions[id])],
-            [.. parts.SelectMany(part => part.Composed.Warnings).Concat(PlanWarnings.Of(view, steps, timeline)).Concat(PlanWarnings.ToBuy(view, damages, figures)).Concat(Fumes.Warn(figures)).Select(warning => warning with { Text = warning.Text.Told() }).DistinctBy(warning => (warning.Code, Voice.Plain.Say(warning.Text)))],
+            [.. parts.SelectMany(part => part.Composed.Warnings).Concat(PlanWarnings.Of(view, steps, timeline)).Concat(PlanWarnings.ToBuy(view, damages, figures)).Concat(Fumes.Warn(figures)).Select(warning => warning with { Text = warning.Text.Told() }).DistinctBy(warning => (warning.Code, Voice.Plain.Say(warning.Text), warning.Code is "held-back" or "window-missed" ? warning.StepId : null))],
             parts.Select(part => part.Composed.Method.Proper).Any(proper => proper is not null)
                 ? (view.Case.Wanted.NeededBy ?? view.StartAt).AddDays(parts.Min(part => part.Composed.Method.Proper?.WithinDays ?? int.MaxValue))
                 : null,

@@ -46,6 +46,11 @@ public class GalleryTests
         Directory.GetFiles(Examples, "*.case.json").Select(path => Path.GetFileName(path).Replace(".case.json", "", StringComparison.Ordinal)).Order()
             .ShouldBe(Ids.Order());
 
+    // A tag is one item of the fleet: worked cases that share one would open as the same item, made of two things.
+    [Fact]
+    public void No_two_worked_cases_give_one_tag_to_two_constructions() =>
+        Ids.Select(id => Read(id).Item).GroupBy(item => item.Tag).Where(group => group.Select(item => item.Construction).Distinct().Count() > 1).Select(group => group.Key).ShouldBeEmpty();
+
     [Fact]
     public void Every_family_that_is_mended_has_worked_cases()
     {

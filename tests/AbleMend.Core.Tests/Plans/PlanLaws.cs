@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Text.RegularExpressions;
 using AbleMend.Core.Cases;
 using AbleMend.Core.Finishing;
@@ -41,6 +42,11 @@ internal static partial class PlanLaws
     private static double? Figure(RepairPlan plan, string id) => plan.Figures.FirstOrDefault(figure => figure.Id == id)?.Value;
 
     private static Material Holds(RepairPlan plan, int damage) => Cases.Planner.Catalogue.Materials[plan.Damages[damage - 1].System!.Material];
+
+    /// <summary>Which damage an identifier is of, and the identifier without it.</summary>
+    private static int NumberOf(string id) => id.IndexOf(':') is var at and > 0 ? int.Parse(id.AsSpan(0, at), CultureInfo.InvariantCulture) : 1;
+
+    private static string Local(string id) => id[(id.IndexOf(':') + 1)..];
 
     private static IEnumerable<string> MixesInTime(RepairCase asked, RepairPlan plan)
     {
@@ -144,7 +150,7 @@ internal static partial class PlanLaws
     {
         foreach (var figure in plan.Figures.Where(figure => figure.Id.EndsWith(".ratio-error", StringComparison.Ordinal)))
         {
-            var most = Holds(plan, 1).Ratio!.TolerancePercent;
+            var most = Holds(plan, NumberOf(figure.Id)).Ratio!.TolerancePercent;
             if (figure.Value > most + 0.05)
             {
                 yield return $"{figure.Id} is {figure.Value:0.0} %, allowed {most}";
@@ -153,7 +159,7 @@ internal static partial class PlanLaws
 
         foreach (var figure in plan.Figures.Where(figure => figure.Id.EndsWith(".catalyst-true", StringComparison.Ordinal)))
         {
-            var dose = Holds(plan, 1).Catalyst!;
+            var dose = Holds(plan, NumberOf(figure.Id)).Catalyst!;
             if (figure.Value < dose.MinPercent * 0.98 || figure.Value > dose.MaxPercent * 1.02)
             {
                 yield return $"{figure.Id} is {figure.Value:0.00} %, allowed {dose.MinPercent} to {dose.MaxPercent}";
@@ -217,7 +223,7 @@ internal static partial class PlanLaws
 
                 if (TapeOn().IsMatch(words) && !TapeStays().IsMatch(words))
                 {
-                    if (on > 0 && TapeOn().IsMatch(Voice.Plain.Say(step.Title)) && step.Id != "film")
+                    if (on > 0 && TapeOn().IsMatch(Voice.Plain.Say(step.Title)) && Local(step.Id) != "film")
                     {
                         yield return $"{step.Id} tapes over the tape of {last}";
                     }
@@ -260,11 +266,14 @@ internal static partial class PlanLaws
     private static IEnumerable<string> AboveDew(RepairCase asked, RepairPlan plan)
     {
         var damp = asked.Bench.TemperatureC < DewPoint.Celsius(asked.Bench.TemperatureC, asked.Bench.RelativeHumidityPercent) + DewPoint.MarginK;
-        var order = plan.Steps.Select(step => step.Id).ToList();
-        var wiped = order.FindIndex(id => id is "clean" or "print");
-        if (damp && wiped >= 0 && order.FindIndex(id => id == "warm-dew") is var warmed && (warmed < 0 || warmed > wiped))
+        foreach (var lane in plan.Steps.GroupBy(step => step.Damage))
         {
-            yield return "wiped and coated below the dew point";
+            var order = lane.Select(step => Local(step.Id)).ToList();
+            var wiped = order.FindIndex(id => id is "clean" or "print");
+            if (damp && wiped >= 0 && order.FindIndex(id => id == "warm-dew") is var warmed && (warmed < 0 || warmed > wiped))
+            {
+                yield return "wiped and coated below the dew point";
+            }
         }
     }
 
@@ -272,7 +281,7 @@ internal static partial class PlanLaws
     {
         foreach (var step in plan.Steps)
         {
-            var parts = step.Figures.Where(id => id.StartsWith("sand.", StringComparison.Ordinal)).Select(id => plan.Figures.First(figure => figure.Id == id)).Where(figure => figure.Unit == "min").Sum(figure => figure.Value);
+            var parts = step.Figures.Where(id => Local(id).StartsWith("sand.", StringComparison.Ordinal)).Select(id => plan.Figures.First(figure => figure.Id == id)).Where(figure => figure.Unit == "min").Sum(figure => figure.Value);
             if (step.Timing.HandsOnMin < parts - 0.01)
             {
                 yield return $"{step.Id} takes {step.Timing.HandsOnMin:0} min, its rungs {parts:0}";

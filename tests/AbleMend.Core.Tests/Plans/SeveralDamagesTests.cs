@@ -202,4 +202,21 @@ public class SeveralDamagesTests
 
         public int GetHashCode(Figure figure) => figure.Id.GetHashCode(StringComparison.Ordinal);
     }
+
+    // Common practice: every cut-out on the ski first, then one heat-up of the gun does them all.
+    [Fact]
+    public void What_is_done_to_one_is_done_to_all_before_hands_go_on()
+    {
+        var ski = Cases.Usual("ski", DamageKind.CoreShot);
+        var scratch = new DamageToMend(Cases.Usual("ski", DamageKind.Scratch).Damage);
+        var plan = (ski with { Damages = [ski.Damages[0], scratch, scratch, scratch] }).Planned();
+        var order = plan.Steps.Select(step => step.Id).ToList();
+        string[] Of(string action) => [.. new[] { "", "2:", "3:", "4:" }.Select(number => $"{number}{action}")];
+        foreach (var (before, after) in new[] { ("cut", "scuff"), ("scuff", "blow") })
+        {
+            Of(before).Max(order.IndexOf).ShouldBeLessThan(Of(after).Min(order.IndexOf), $"every {before} comes before the first {after}");
+        }
+
+        Of("blow").Max(order.IndexOf).ShouldBeLessThan(order.IndexOf("anchor"), "the gun is heated once");
+    }
 }

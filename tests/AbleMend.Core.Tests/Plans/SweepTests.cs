@@ -25,14 +25,14 @@ public class SweepTests
         {
             var asked = new SweptCases(unchecked((seed * 7919) + i)).Next();
             var damage = asked.Damages[0].Seen;
-            var where = $"#{i} {asked.Item.Construction}, {damage.Kind} at {damage.Location}, {asked.Bench.TemperatureC} °C {asked.Bench.RelativeHumidityPercent} %";
+            var where = $"#{i} {asked.Item.Construction}, {damage.Kind} at {damage.Location}, of {asked.Damages.Count}, {asked.Bench.TemperatureC} °C {asked.Bench.RelativeHumidityPercent} %";
             var outcome = Cases.Planner.Plan(asked);
             foreach (var problem in outcome.Problems.Where(problem => Voice.Plain.Say(problem.Remedy).Length < 10))
             {
                 Break("no dead end without a remedy", Voice.Plain.Say(problem.Message), where);
             }
 
-            if (outcome.Value is not { System: not null } plan)
+            if (outcome.Value is not { } plan || plan.Damages.Any(each => each.System is null))
             {
                 continue;
             }
@@ -42,7 +42,7 @@ public class SweepTests
             {
                 foreach (var what in look(asked, plan))
                 {
-                    Break($"{law}: {plan.System.Method}", what, where);
+                    Break($"{law}: {plan.Damages[0].System!.Method}", what, where);
                 }
             }
         }

@@ -29,7 +29,7 @@ internal sealed class SweptCases(int seed)
         return Cases.DeckDing() with
         {
             Item = new ItemFacts("SWEEP", construction.Id, _random.Next(0, 200), Pick(Enum.GetValues<Warranty>())),
-            Damages = [new DamageToMend(Hurt(construction, place), new Choice(Schools: Schools()))],
+            Damages = [.. Enumerable.Range(0, Chance(0.2) ? _random.Next(2, 4) : 1).Select(i => new DamageToMend(Hurt(construction, i == 0 ? place : Pick(construction.Locations)), new Choice(Schools: Schools())))],
             Bench = new BenchFacts(Math.Round(Between(-5, 42), 1), Math.Round(Between(8, 100)), Pick(Enum.GetValues<LightLevel>()), Chance(0.4) ? Math.Round(Between(-5, 20), 1) : null, OpensHour: opens, ClosesHour: closes),
             Wanted = new Wanted(Pick(Enum.GetValues<Permanence>()), Pick(["P220", "P400", "P1000"]), start, Chance(0.3) ? start.AddHours(_random.Next(2, 200)) : null, _random.Next(1, 4), Chance(0.2)),
             Tools = new Tools(Pick(Devices), Drawer()),

@@ -109,6 +109,7 @@ function CurrentStep({ step, front, desk, proofs }: CurrentProps) {
       ) : (
         <Actions actions={actionsFor(step, front.phase)} desk={desk} stepId={step.id} />
       )}
+      {waiting ? null : <Cautions ids={step.cautions} plan={plan} />}
     </section>
   );
 }
@@ -159,6 +160,18 @@ function mainFigures(step: PlanStep, figures: readonly Figure[]): [Figure | unde
 
 function event(kind: NewEvent['kind'], stepId: string | null, value: number | null = null, passed: boolean | null = null): NewEvent {
   return { kind, stepId, text: null, value, passed };
+}
+
+/** What can hurt at this step and no other: the plan's whole list is read once, this is read here. */
+function Cautions({ ids, plan }: { ids: readonly string[]; plan: RepairPlan }) {
+  const cautions = plan.cautions.filter((caution) => ids.includes(caution.id));
+  return cautions.length === 0 ? null : (
+    <ul aria-label={say`Cautions`} className="border-l-4 border-late pl-3">
+      {cautions.map((caution) => (
+        <li key={caution.id}>{caution.text}</li>
+      ))}
+    </ul>
+  );
 }
 
 /** It may be begun all the same: the hand knows better who is there tonight. */
