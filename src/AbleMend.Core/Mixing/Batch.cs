@@ -82,7 +82,9 @@ public static class BatchMaker
         return device switch
         {
             CupDevice cup => InCup(resin, neededMl, cup),
-            ScaleDevice scale => OnScale(resin, neededMl, scale),
+            ScaleDevice scale => InSteps(resin, neededMl, scale),
+            SyringeDevice syringe => InSteps(resin, neededMl, syringe),
+            PumpDevice pump => InStrokes(resin, neededMl, pump),
             _ => throw new ArgumentException("Unknown device.", nameof(device)),
         };
     }
@@ -121,37 +123,62 @@ public static class BatchMaker
         return (ratio * cup.LineEveryMl, cup.LineEveryMl);
     }
 
-    private static Batch OnScale(Material resin, double neededMl, ScaleDevice scale)
+    /// <summary>Both parts on a step of the scale, or on a graduation of their syringes.</summary>
+    private static Batch InSteps(Material resin, double neededMl, MeasuringDevice device)
     {
-        var shareA = Ratio.MassShareOfA(resin);
-        var ratio = shareA / (1 - shareA);
-        var totalG = Math.Max(neededMl * MixedDensity(resin), WeighedBandPercent(shareA, 1 - shareA, scale.StepG / 2) / resin.Ratio!.TolerancePercent);
-        var steps = Math.Ceiling((totalG * (1 - shareA) / scale.StepG) - 1e-9);
-        // Both parts stand on a step of the scale; step on until rounding A costs no more than a third of the tolerance.
+        var scale = device as ScaleDevice;
+        var step = scale?.StepG ?? ((SyringeDevice)device).GraduationMl;
+        var share = scale is null ? Ratio.VolumeShareOfA(resin) : Ratio.MassShareOfA(resin);
+        var ratio = share / (1 - share);
+        var needed = scale is null ? neededMl : neededMl * MixedDensity(resin);
+        var total = Math.Max(needed, BandPercent(device, share, 1 - share, share, 1 - share) / resin.Ratio!.TolerancePercent);
+        var steps = Math.Ceiling((total * (1 - share) / step) - 1e-9);
+        // Both parts stand on a step; step on until rounding A costs no more than a third of the tolerance.
         while (true)
         {
-            var b = steps * scale.StepG;
-            var a = Math.Round(b * ratio / scale.StepG) * scale.StepG;
+            var b = steps * step;
+            var a = Math.Round(b * ratio / step) * step;
             if (Math.Abs((a / b / ratio) - 1) <= resin.Ratio.TolerancePercent / 300)
             {
-                return Build(resin, a / resin.DensityAGPerMl!.Value, b / resin.DensityBGPerMl!.Value, scale);
+                return scale is null ? Build(resin, a, b, device) : Build(resin, a / resin.DensityAGPerMl!.Value, b / resin.DensityBGPerMl!.Value, device);
             }
 
             steps++;
         }
     }
 
+    /// <summary>Whole strokes of both pumps, as many as even out their differences.</summary>
+    private static Batch InStrokes(Material resin, double neededMl, PumpDevice pump)
+    {
+        var share = Ratio.VolumeShareOfA(resin);
+        var (a, b) = (pump.StrokeMl, pump.StrokeMl * (1 - share) / share);
+        var even = Math.Pow(BandPercent(pump, a, b, 0, 0) / resin.Ratio!.TolerancePercent, 2);
+        var strokes = Math.Ceiling(Math.Max(neededMl / (a + b), even) - 1e-9);
+        return Build(resin, strokes * a, strokes * b, pump);
+    }
+
     private static Batch Build(Material resin, double aMl, double bMl, MeasuringDevice device)
     {
         var (aG, bG) = (aMl * resin.DensityAGPerMl!.Value, bMl * resin.DensityBGPerMl!.Value);
-        var error = device switch
+        return new Batch(aMl, bMl, aG, bG, BandPercent(device, aMl, bMl, aG, bG));
+    }
+
+    /// <summary>How far the ratio of two amounts is off at most with a device, nineteen times out of twenty, in percent.</summary>
+    /// <param name="device">What they are measured with.</param>
+    /// <param name="aMl">A in mL, above 0.</param>
+    /// <param name="bMl">B in mL, above 0.</param>
+    /// <param name="aG">A in grams; only a scale looks at it.</param>
+    /// <param name="bG">B in grams; only a scale looks at it.</param>
+    public static double BandPercent(MeasuringDevice device, double aMl, double bMl, double aG, double bG) =>
+        device switch
         {
             CupDevice cup => PouredBandPercent(aMl, bMl, cup.LineErrorMl),
             ScaleDevice scale => WeighedBandPercent(aG, bG, scale.StepG / 2),
+            SyringeDevice syringe => PouredBandPercent(aMl, bMl, syringe.GraduationMl / 2),
+            // Strokes of both pumps differ by themselves: their mean is known the better the more there are.
+            PumpDevice pump => 1.96 * Math.Sqrt(2) * pump.StrokeErrorPercent / Math.Sqrt(Math.Max(1, aMl / pump.StrokeMl)),
             _ => throw new ArgumentException("Unknown device.", nameof(device)),
         };
-        return new Batch(aMl, bMl, aG, bG, error);
-    }
 
     private static double MixedDensity(Material resin)
     {

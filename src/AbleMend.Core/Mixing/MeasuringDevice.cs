@@ -7,6 +7,8 @@ namespace AbleMend.Core.Mixing;
 [JsonPolymorphic(TypeDiscriminatorPropertyName = "kind")]
 [JsonDerivedType(typeof(CupDevice), "cup")]
 [JsonDerivedType(typeof(ScaleDevice), "scale")]
+[JsonDerivedType(typeof(SyringeDevice), "syringe")]
+[JsonDerivedType(typeof(PumpDevice), "pump")]
 public abstract record MeasuringDevice;
 
 /// <summary>A graduated cup: each part is poured to a line.</summary>
@@ -18,3 +20,13 @@ public sealed record CupDevice([property: Limits(0.1, 100, "mL")] double LineEve
 /// <summary>A scale: each part is poured to a weight.</summary>
 /// <param name="StepG">Smallest step of its display in grams, 0.001 to 10.</param>
 public sealed record ScaleDevice([property: Limits(0.001, 10, "g")] double StepG) : MeasuringDevice;
+
+/// <summary>Two syringes, one for each part, read to half a graduation.</summary>
+/// <param name="GraduationMl">Distance of its graduations in mL, 0.01 to 10.</param>
+/// <param name="BarrelMl">What one draws at once in mL, 0.5 to 500.</param>
+public sealed record SyringeDevice([property: Limits(0.01, 10, "mL")] double GraduationMl, [property: Limits(0.5, 500, "mL")] double BarrelMl) : MeasuringDevice;
+
+/// <summary>A pair of pumps made for the resin: a stroke of each is in its ratio.</summary>
+/// <param name="StrokeMl">What a stroke of the resin's pump gives in mL, 0.1 to 100.</param>
+/// <param name="StrokeErrorPercent">How much strokes differ, as a standard deviation over their mean, 0.1 to 20.</param>
+public sealed record PumpDevice([property: Limits(0.1, 100, "mL")] double StrokeMl, [property: Limits(0.1, 20, "%")] double StrokeErrorPercent) : MeasuringDevice;

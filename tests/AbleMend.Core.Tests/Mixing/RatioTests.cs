@@ -84,6 +84,30 @@ public class RatioTests
         poor.RatioBandPercent.ShouldBeLessThanOrEqualTo(10);
     }
 
+    // Arithmetic: 2:1 from syringes of 0.1 mL, read to 0.05: 1.96·√((0.05/√6/A)² + (0.05/√6/B)²) ≤ 10 % from B = 0.45 mL on.
+    [Fact]
+    public void Two_syringes_measure_what_a_cup_cannot()
+    {
+        var batch = BatchMaker.Least(Resin("epoxy-2to1"), 4, new SyringeDevice(0.1, 20));
+        (Math.Round(batch.AMl, 6), Math.Round(batch.BMl, 6)).ShouldBe((2.8, 1.4));
+        var least = BatchMaker.Least(Resin("epoxy-2to1"), 0.1, new SyringeDevice(0.1, 20));
+        (Math.Round(least.AMl, 6), Math.Round(least.BMl, 6)).ShouldBe((1.0, 0.5));
+        BatchMaker.Least(Resin("epoxy-2to1"), 4, Cases.Cup).TotalMl.ShouldBe(15, 1e-9);
+    }
+
+    // Arithmetic: strokes that differ by 5 %: 1.96·√2·5/√n ≤ 10 % from n = 1.92, so two; and 40 mL of 5 + 2.5 a stroke take six.
+    [Fact]
+    public void Pumps_give_whole_strokes_and_enough_of_them()
+    {
+        var pump = new PumpDevice(5, 5);
+        var few = BatchMaker.Least(Resin("epoxy-2to1"), 1, pump);
+        (few.AMl, Math.Round(few.BMl, 9)).ShouldBe((10, 5));
+        BatchMaker.Least(Resin("epoxy-2to1"), 40, pump).TotalMl.ShouldBe(45, 1e-9);
+        var plan = Cases.FinBox() with { Tools = new AbleMend.Core.Cases.Tools(pump, ["P60", "P150", "P220", "P320", "P400"]) };
+        plan.Planned().Step("glass-mix").Instruction.ToString().ShouldContain("strokes of each pump");
+        plan.Planned().Figure("glass.strokes").Value.ShouldBe(plan.Planned().Figure("glass.part-a").Value / 5, 1e-9);
+    }
+
     [Fact]
     public void On_a_scale_both_parts_stand_on_its_steps()
     {

@@ -166,7 +166,7 @@ internal static partial class PlanLaws
             }
         }
 
-        foreach (var step in plan.Steps.Where(step => step.Stage == Stage.Mix && asked.Tools.Measure is CupDevice { LineEveryMl: >= 5 }))
+        foreach (var step in plan.Steps.Where(step => step.Stage == Stage.Mix && asked.Tools.Measure is CupDevice { LineEveryMl: >= 5 } or PumpDevice))
         {
             if (step.Pour?.Parts.FirstOrDefault(id => id.EndsWith(".kits", StringComparison.Ordinal)) is { } kits && Figure(plan, kits) % 1 != 0 && plan.Warnings.All(warning => warning.Code != "too-coarse"))
             {

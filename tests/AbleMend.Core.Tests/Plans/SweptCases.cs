@@ -13,7 +13,7 @@ internal sealed class SweptCases(int seed)
 
     private static readonly string[] FullDrawer = ["P60", "P80", "P100", "P120", "P150", "P220", "P320", "P400", "P500", "P1000", "P2000", "P2500"];
 
-    private static readonly MeasuringDevice[] Devices = [new CupDevice(5, 0.5, 60), new CupDevice(10, 1, 100), new CupDevice(1, 0.2, 30), new ScaleDevice(0.1), new ScaleDevice(1), new ScaleDevice(5)];
+    private static readonly MeasuringDevice[] Devices = [new CupDevice(5, 0.5, 60), new CupDevice(10, 1, 100), new CupDevice(1, 0.2, 30), new ScaleDevice(0.1), new ScaleDevice(1), new ScaleDevice(5), new SyringeDevice(0.5, 20), new PumpDevice(8, 4)];
 
     private static readonly (int Opens, int Closes)[] Days = [(8, 18), (9, 13), (0, 24), (13, 22)];
 

@@ -1371,7 +1371,7 @@ export interface components {
             airInhibited?: boolean;
         };
         /** @description What the technician measures with. */
-        MeasuringDevice: components["schemas"]["MeasuringDeviceCupDevice"] | components["schemas"]["MeasuringDeviceScaleDevice"];
+        MeasuringDevice: components["schemas"]["MeasuringDeviceCupDevice"] | components["schemas"]["MeasuringDeviceScaleDevice"] | components["schemas"]["MeasuringDeviceSyringeDevice"] | components["schemas"]["MeasuringDevicePumpDevice"];
         /** @description A graduated cup: each part is poured to a line. */
         MeasuringDeviceCupDevice: {
             /** @enum {string} */
@@ -1392,6 +1392,21 @@ export interface components {
              */
             holdsMl: number;
         };
+        /** @description A pair of pumps made for the resin: a stroke of each is in its ratio. */
+        MeasuringDevicePumpDevice: {
+            /** @enum {string} */
+            kind: "pump";
+            /**
+             * Format: double
+             * @description What a stroke of the resin's pump gives in mL, 0.1 to 100.
+             */
+            strokeMl: number;
+            /**
+             * Format: double
+             * @description How much strokes differ, as a standard deviation over their mean, 0.1 to 20.
+             */
+            strokeErrorPercent: number;
+        };
         /** @description A scale: each part is poured to a weight. */
         MeasuringDeviceScaleDevice: {
             /** @enum {string} */
@@ -1401,6 +1416,21 @@ export interface components {
              * @description Smallest step of its display in grams, 0.001 to 10.
              */
             stepG: number;
+        };
+        /** @description Two syringes, one for each part, read to half a graduation. */
+        MeasuringDeviceSyringeDevice: {
+            /** @enum {string} */
+            kind: "syringe";
+            /**
+             * Format: double
+             * @description Distance of its graduations in mL, 0.01 to 10.
+             */
+            graduationMl: number;
+            /**
+             * Format: double
+             * @description What one draws at once in mL, 0.5 to 500.
+             */
+            barrelMl: number;
         };
         /**
          * @description Where a mend stands as a record.

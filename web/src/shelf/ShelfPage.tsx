@@ -157,6 +157,14 @@ function Shop({ mine, setMine }: PartProps) {
   );
 }
 
+/** What a device of each kind usually is, to begin from. */
+const usualDevices: Record<Schemas['Tools']['measure']['kind'], Schemas['Tools']['measure']> = {
+  cup: { kind: 'cup', lineEveryMl: 5, lineErrorMl: 0.5, holdsMl: 60 },
+  scale: { kind: 'scale', stepG: 1 },
+  syringe: { kind: 'syringe', graduationMl: 0.5, barrelMl: 20 },
+  pump: { kind: 'pump', strokeMl: 8, strokeErrorPercent: 4 },
+};
+
 function Drawer({ mine, setMine, catalogue }: PartProps & { catalogue: Catalogue }) {
   const { tools } = mine;
   const measure = tools.measure;
@@ -175,8 +183,10 @@ function Drawer({ mine, setMine, catalogue }: PartProps & { catalogue: Catalogue
         options={[
           ['cup', say`A cup with lines`],
           ['scale', say`A scale`],
+          ['syringe', say`Syringes`],
+          ['pump', say`Pumps`],
         ]}
-        onPick={(kind) => setMeasure(kind === 'cup' ? { kind, lineEveryMl: 5, lineErrorMl: 0.5, holdsMl: 60 } : { kind, stepG: 1 })}
+        onPick={(kind) => setMeasure(usualDevices[kind])}
       />
       {measure.kind === 'cup' ? (
         <div className="grid gap-3 sm:grid-cols-3">
@@ -202,7 +212,7 @@ function Drawer({ mine, setMine, catalogue }: PartProps & { catalogue: Catalogue
             onChange={(holdsMl) => setMeasure({ ...measure, holdsMl })}
           />
         </div>
-      ) : (
+      ) : measure.kind === 'scale' ? (
         <MeasureField
           label={say`Smallest step`}
           path="tools.measure.stepG"
@@ -210,6 +220,40 @@ function Drawer({ mine, setMine, catalogue }: PartProps & { catalogue: Catalogue
           step={{ metric: 0.1, us: 0.005 }}
           onChange={(stepG) => setMeasure({ ...measure, stepG })}
         />
+      ) : measure.kind === 'syringe' ? (
+        <div className="grid gap-3 sm:grid-cols-2">
+          <MeasureField
+            label={say`Graduations every`}
+            path="tools.measure.graduationMl"
+            value={measure.graduationMl}
+            step={{ metric: 0.1, us: 0.005 }}
+            onChange={(graduationMl) => setMeasure({ ...measure, graduationMl })}
+          />
+          <MeasureField
+            label={say`Draws at once`}
+            path="tools.measure.barrelMl"
+            value={measure.barrelMl}
+            step={{ metric: 5, us: 0.2 }}
+            onChange={(barrelMl) => setMeasure({ ...measure, barrelMl })}
+          />
+        </div>
+      ) : (
+        <div className="grid gap-3 sm:grid-cols-2">
+          <MeasureField
+            label={say`A stroke of resin gives`}
+            path="tools.measure.strokeMl"
+            value={measure.strokeMl}
+            step={{ metric: 0.5, us: 0.02 }}
+            onChange={(strokeMl) => setMeasure({ ...measure, strokeMl })}
+          />
+          <MeasureField
+            label={say`Strokes differ by`}
+            path="tools.measure.strokeErrorPercent"
+            value={measure.strokeErrorPercent}
+            step={{ metric: 0.5, us: 0.5 }}
+            onChange={(strokeErrorPercent) => setMeasure({ ...measure, strokeErrorPercent })}
+          />
+        </div>
       )}
       <h2 className="mt-2 text-xl">{say`Grits in the drawer`}</h2>
       <div className="flex flex-wrap gap-1.5">

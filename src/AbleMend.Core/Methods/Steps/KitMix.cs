@@ -90,14 +90,23 @@ internal sealed class KitMix
         (Mixed, _sinceMixedMin) = (prefix, MixingMin);
     }
 
+    /// <summary>How far a small volume is off with a device; null where it is weighed.</summary>
+    private static double? OffByMl(MeasuringDevice device) => device switch
+    {
+        CupDevice cup => cup.LineErrorMl,
+        SyringeDevice syringe => syringe.GraduationMl / 2,
+        PumpDevice pump => pump.StrokeMl,
+        _ => null,
+    };
+
     /// <summary>A part of a vial on lines that are far too coarse for it: what to measure it with instead.</summary>
     private void TellCoarse(string prefix, Figure<Kits> share, Figure<Volume> b)
     {
-        if (!_job.WantsWords || share.N % 1 == 0 || _job.View.Case.Tools.Measure is not CupDevice cup || 95 * cup.LineErrorMl / b.Ml <= TolerancePercent)
+        if (!_job.WantsWords || share.N % 1 == 0 || OffByMl(_job.View.Case.Tools.Measure) is not { } off || 95 * off / b.Ml <= TolerancePercent)
         {
             return;
         }
 
-        _job.Warnings.Add(new Warning("too-coarse", $"Your cup's lines cannot measure {b} of curing agent: draw it up in a syringe of {Ml(1)}, weigh it to {Grams(0.1)}, or mix a whole kit.", prefix));
+        _job.Warnings.Add(new Warning("too-coarse", $"What you measure with cannot tell {b} of curing agent: draw it up in a syringe of {Ml(1)}, weigh it to {Grams(0.1)}, or mix a whole kit.", prefix));
     }
 }

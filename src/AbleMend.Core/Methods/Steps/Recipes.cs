@@ -122,11 +122,9 @@ internal static class Recipes
         var grams = job.Derive(() => aGrams.G + bGrams.G);
         var filler = Filler(job, order, grams);
         var life = heat.Life(grams);
-        Message parts = device is ScaleDevice
-            ? (Message)$"On the scale {aGrams} of resin and {bGrams} of hardener"
-            : $"By the lines of the cup {a} of resin and {b} of hardener";
+        var (parts, lead) = measure.Parts(prefix, a, b, aGrams, bGrams);
         return new Recipe($"{parts}, {order.What}. Stir a full minute, then spread it out of the cup: the pot clock runs from here.", life,
-            new Poured([a, aGrams, b, bGrams, .. filler], device is ScaleDevice ? [aGrams, bGrams] : [a, b], heat.Cups, heat.Warning));
+            new Poured([.. lead.Except<IFigure>([a, b, aGrams, bGrams]), a, aGrams, b, bGrams, .. filler], lead, heat.Cups, heat.Warning));
     }
 
     /// <summary>What a finer measure would spare, where much more is mixed than is needed only because less cannot be measured.</summary>
