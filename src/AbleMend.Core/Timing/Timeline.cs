@@ -174,7 +174,7 @@ public static class Timeline
         var laid = new List<TimedStep>(steps.Count);
         var handsFree = startAt;
         Lane? held = null;
-        while ((held ?? NextLane(lanes, handsFree, hours, actuals, now, laid.Count > 0 ? laid[^1].StepId : null)) is { } lane)
+        while ((held ?? NextLane(lanes, handsFree, hours, actuals, now)) is { } lane)
         {
             var step = lane.Next!;
             var actual = actuals.GetValueOrDefault(step.StepId);
@@ -197,11 +197,11 @@ public static class Timeline
     }
 
     /// <summary>
-    /// The lane whose next step hands can come to first; of those, the one that asks for the same again as was just done, so that all are cut
-    /// before any is filled and the gun is heated once; then the one whose window closes first, then the one that has been ready for longest.
-    /// A step that would outlast another lane's window stands back for it.
+    /// The lane whose next step hands can come to first; of those, the one whose window closes first, then the one that has been ready for
+    /// longest, so that all are cut before any is filled and the gun is heated once. A step that would outlast another lane's window stands
+    /// back for it.
     /// </summary>
-    private static Lane? NextLane(List<Lane> lanes, DateTimeOffset handsFree, ShopHours hours, IReadOnlyDictionary<string, Actual> actuals, DateTimeOffset? now, string? justDone)
+    private static Lane? NextLane(List<Lane> lanes, DateTimeOffset handsFree, ShopHours hours, IReadOnlyDictionary<string, Actual> actuals, DateTimeOffset? now)
     {
         if (lanes.Count == 1)
         {
@@ -215,15 +215,11 @@ public static class Timeline
             .OrderBy(each => !actuals.ContainsKey(each.Lane.Next!.StepId))
             .ThenBy(each => open.Any(other => other.Lane != each.Lane && other.Lane.ClosesAt >= other.Start && other.Lane.ClosesAt < each.Start + each.Lane.InOneGo))
             .ThenBy(each => each.Start)
-            .ThenBy(each => justDone is null || Action(each.Lane.Next!.StepId) != Action(justDone))
             .ThenBy(each => each.Lane.ClosesAt ?? DateTimeOffset.MaxValue)
             .ThenBy(each => each.Lane.FreeAt)
             .Select(each => each.Lane)
             .FirstOrDefault();
     }
-
-    /// <summary>What a step does, whichever damage it is for: its identifier without the number of the damage.</summary>
-    private static string Action(string stepId) => stepId[(stepId.IndexOf(':', StringComparison.Ordinal) + 1)..];
 
     /// <summary>When the item may go back into use: every step, wait and test over; null when a wait never ends.</summary>
     public static DateTimeOffset? ReadyAt(IReadOnlyList<TimedStep> timeline) =>
