@@ -64,11 +64,13 @@ public static class TriageDesk
 
         var applying = view.Catalogue.Triage.Where(rule => rule.When.Any(signs => Signs.Show(signs, view))).ToList();
         var deciding = applying.FirstOrDefault(rule => rule.Decision is not null);
+        // What is never mended needs no advice on how: nobody does its mate in the same way.
+        var advised = deciding?.Decision is not (Decision.Refuse or Decision.Retire);
         return deciding?.Decision is not (Decision.Refuse or Decision.Retire or Decision.Refer) && Unfamiliar.Judge(view) is { } unfamiliar ? unfamiliar : new Verdict(
             deciding?.Decision ?? Decision.Mend,
             [
                 .. applying
-                    .Where(rule => rule.Decision is null || rule == deciding)
+                    .Where(rule => (rule.Decision is null && advised) || rule == deciding)
                     .OrderByDescending(rule => rule == deciding)
                     .Select(rule => new Reason(rule.Id, Message.Parse(rule.Text, Signs.Seen(view)), rule == deciding, Message.Parse(rule.Source))),
             ]);

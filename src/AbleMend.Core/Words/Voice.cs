@@ -29,6 +29,11 @@ public sealed record Voice(UnitSystem System, Phrasebook Phrases)
     /// <param name="trimmed">Whether ends that are nought are left off, as in a sentence.</param>
     public string Measure(double value, string symbol, int decimals, bool trimmed = false)
     {
+        if (value >= LongMin && (symbol == Units.WallMinute.Symbol || symbol == Units.LabelMinute.Symbol))
+        {
+            return InHours((int)Math.Round(value));
+        }
+
         var unit = Units.All.GetValueOrDefault(symbol);
         var us = System == UnitSystem.Us ? unit?.Us : null;
         var number = us is null
@@ -39,6 +44,15 @@ public sealed record Voice(UnitSystem System, Phrasebook Phrases)
             : unit == Units.GradeP ? $"P{number}"
             : unit == Units.Degree ? number + written
             : $"{number} {Phrases.Of(written)}";
+    }
+
+    /// <summary>From here on nobody counts a wait in minutes.</summary>
+    private const double LongMin = 180;
+
+    private string InHours(int minutes)
+    {
+        var hours = $"{minutes / 60} {Phrases.Of(Units.Hour.Symbol)}";
+        return minutes % 60 == 0 ? hours : $"{hours} {minutes % 60} {Phrases.Of(Units.WallMinute.Symbol)}";
     }
 
     private static string Number(double value, int decimals, bool trimmed)

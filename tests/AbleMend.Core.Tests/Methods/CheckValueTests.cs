@@ -241,6 +241,14 @@ public class CheckValueTests
     }
 
     [Fact]
+    public void Air_that_is_too_dry_for_what_moisture_sets_is_warned_of()
+    {
+        IEnumerable<string> Warned(double percent) => Gallery.GalleryTests.Read("boot-heel-worn").AtBench(bench => bench with { RelativeHumidityPercent = percent }).Planned().Warnings.Select(warning => warning.Code);
+        Warned(1).ShouldContain("dry-air");
+        Warned(45).ShouldNotContain("dry-air");
+    }
+
+    [Fact]
     public void A_damp_day_shortens_the_heel()
     {
         double Cure(double percent) => Gallery.GalleryTests.Read("boot-heel-worn").AtBench(bench => bench with { RelativeHumidityPercent = percent }).Planned().Figure("pour.cure").Value;

@@ -94,5 +94,9 @@ public class RefusalTests
     }
 
     [Fact]
+    public void What_is_retired_is_not_asked_to_have_its_mate_done_in_the_same_way() =>
+        Cases.Usual("boot-pu-midsole", DamageKind.Crumbled).Planned().Verdict.Reasons.Select(reason => reason.Code).ShouldBe(["hydrolysis"]);
+
+    [Fact]
     public void One_of_a_pair_asks_for_its_mate() => Cases.Usual("ski", DamageKind.Scratch).Planned().Verdict.Reasons.ShouldContain(reason => reason.Code == "mate");
 }

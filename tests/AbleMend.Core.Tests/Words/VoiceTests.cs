@@ -44,6 +44,9 @@ public class VoiceTests
         Voice.Plain.Say($"{Ml(20):0.0} of resin").ShouldBe("20 mL of resin");
         Voice.Plain.Measure(20, "mL", 1).ShouldBe("20.0 mL");
         Voice.Plain.Measure(100, "mm", 0, trimmed: true).ShouldBe("100 mm");
+        Voice.Plain.Measure(179, "min", 0).ShouldBe("179 min");
+        Voice.Plain.Measure(447.2, "min", 0).ShouldBe("7 h 27 min", "nobody counts that in minutes");
+        Voice.Plain.Measure(480, "label min", 0).ShouldBe("8 h");
     }
 
     [Fact]

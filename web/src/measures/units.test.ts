@@ -40,6 +40,12 @@ describe('units', () => {
     for (let mm = 0.5; mm < 600; mm += 7.3) expect(length.kept(length.shown(mm, 'us'), 'us')).toBeCloseTo(mm, 1);
   });
 
+  it('counts a long wait in hours', () => {
+    expect(measure(179, 'min', 0, 'metric')).toBe('179 min');
+    expect(measure(447.2, 'min', 0, 'metric')).toBe('7 h 27 min');
+    expect(measure(480, 'label min', 0, 'us')).toBe('8 h');
+  });
+
   it('writes a measure in the units of the shop', () => {
     expect(measure(50.8, 'mm', 0, 'us')).toBe('2.00 in');
     expect(measure(0.25, 'mm', 2, 'us')).toBe('0.010 in');

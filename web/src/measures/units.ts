@@ -63,8 +63,17 @@ export function byHand(unit: string, decimals: number) {
   return typed(unit, { metric: decimals, us: us ? usDigits(us, decimals) : decimals, kept: 4 });
 }
 
+/** From here on nobody counts a wait in minutes. */
+const longMin = 180;
+
+function inHours(minutes: number): string {
+  const hours = `${Math.floor(minutes / 60)} ${phrase('h')}`;
+  return minutes % 60 === 0 ? hours : `${hours} ${minutes % 60} ${phrase('min')}`;
+}
+
 /** A value with its unit, in the units that the shop shows. */
 export function measure(value: number, unit: string, decimals: number, units: Units): string {
+  if (value >= longMin && (unit === 'min' || unit === 'label min')) return inHours(Math.round(value));
   const { text, us } = known[unit] ?? { text: unit, us: null };
   if (units === 'us' && us) return `${toUs(us, value).toFixed(usDigits(us, decimals))} ${phrase(us.symbol)}`;
   if (unit === 'P') return `P${value.toFixed(0)}`;

@@ -13,6 +13,9 @@ internal static class Waits
 {
     private const double NotInThisLight = 1e9;
 
+    /// <summary>Air so dry that what moisture sets hardly does. From memory.</summary>
+    private const double DryAirPercent = 30;
+
     /// <summary>A clock that goes by the wall and by nothing else.</summary>
     public static CureClock WallClock { get; } = new(20, 0, -50);
 
@@ -69,6 +72,11 @@ internal static class Waits
         var through = job.Figures.Work($"{depth.Id}.through", "Cures through in", () => CureMin(
                 material.Loadable.CureMin * MoistureCure.Factor(Math.Max(depth.Mm, 0.01), material.Film.Mm, job.Bench.C, job.Humidity.Percent)),
             "Label's time × (depth ÷ label's film)² × humidity of the label's air ÷ this air", MoistureCure.Source, wouldChange: () => "Damper or warmer air.");
+        if (job.WantsWords && job.Humidity.Percent < DryAirPercent && job.Warnings.All(warning => warning.Code != "dry-air"))
+        {
+            job.Warnings.Add(new Warning("dry-air", $"{material.Material.Name} is set by the water in the air, and at {job.Humidity} there is little: it takes {through}. Damp the air round it, or lay a wet cloth beside it, never on it.", null));
+        }
+
         return wait with { OpensMin = through.Value, RecheckMin = Math.Clamp(through.CureMin / 10, 2, 240), Because = through.Id };
     }
 
