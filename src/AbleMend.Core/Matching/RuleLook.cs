@@ -121,7 +121,7 @@ internal static class RuleLook
     {
         if (system.ReadyAt is not { } ready)
         {
-            return [Say(rule, Weight.Veto, "At this bench it never gets there: too cold, or no light for it.")];
+            return [Say(rule, Weight.Veto, "At this bench it never gets there: too cold, too dry, or no light for it.")];
         }
 
         return ready > system.View.Case.Wanted.NeededBy ? [Say(rule, Weight.Caution, Message.Parse(rule.Reason))] : [];

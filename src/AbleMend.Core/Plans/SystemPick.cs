@@ -76,8 +76,15 @@ internal static class SystemPick
             : vetoes.OfType<CureTemperatureRule>().Any()
                 ? (Message)$"Bring the bench to {Nearest(view, view.Catalogue.Materials[candidate.Material].Label!):0} and use {candidate.MaterialName}, or wait for such a day."
             : vetoes.OfType<InDateRule>().Any() ? (Message)$"Buy fresh: {candidate.MaterialName}."
+            : TooDry(view, candidate) ? (Message)$"Damp the air to {Percent(DampPercent)} and use {candidate.MaterialName}: the water in the air sets it."
             : (Message)$"Warm the bench, or find light for it, and use {candidate.MaterialName}.";
     }
+
+    /// <summary>Air in which everything that moisture sets does set, in percent. From memory.</summary>
+    private const double DampPercent = 40;
+
+    private static bool TooDry(CaseView view, Candidate candidate) =>
+        view.Catalogue.Materials[candidate.Material].Cure == CureKind.Moisture && view.Case.Bench.RelativeHumidityPercent < DampPercent;
 
     /// <summary>The temperature nearest to the bench at which it cures.</summary>
     private static Temperature Nearest(CaseView view, CureLabel label) => Celsius(Math.Clamp(view.Case.Bench.TemperatureC, label.MinimumC, label.MaximumC));

@@ -244,8 +244,10 @@ public class CheckValueTests
     public void Air_that_is_too_dry_for_what_moisture_sets_is_warned_of()
     {
         IEnumerable<string> Warned(double percent) => Gallery.GalleryTests.Read("boot-heel-worn").AtBench(bench => bench with { RelativeHumidityPercent = percent }).Planned().Warnings.Select(warning => warning.Code);
-        Warned(1).ShouldContain("dry-air");
+        Warned(25).ShouldContain("dry-air");
         Warned(45).ShouldNotContain("dry-air");
+        var bone = Gallery.GalleryTests.Read("boot-heel-worn").AtBench(bench => bench with { RelativeHumidityPercent = 1 });
+        Voice.Plain.Say(Cases.Planner.Plan(bone).Problems.Single().Remedy).ShouldStartWith("Damp the air");
     }
 
     [Fact]
