@@ -95,6 +95,16 @@ public class RatioTests
         BatchMaker.Least(Resin("epoxy-2to1"), 4, Cases.Cup).TotalMl.ShouldBe(15, 1e-9);
     }
 
+    [Fact]
+    public void A_shop_with_a_coarse_cup_is_told_once_what_a_fine_scale_would_spare()
+    {
+        var coarse = Cases.Eps().Chosen(new AbleMend.Core.Cases.Choice("fill-glass-coat", "epoxy-5to1"));
+        var told = coarse.Planned().Warnings.Where(warning => warning.Code == "coarse-measure").ToList();
+        Voice.Plain.Say(told.ShouldHaveSingleItem().Text).ShouldMatch("mL are mixed where .* would do.*scale of 0.1 g");
+        var fine = coarse with { Tools = coarse.Tools with { Measure = new ScaleDevice(0.1) } };
+        fine.Planned().Warnings.ShouldNotContain(warning => warning.Code == "coarse-measure");
+    }
+
     // Arithmetic: strokes that differ by 5 %: 1.96·√2·5/√n ≤ 10 % from n = 1.92, so two; and 40 mL of 5 + 2.5 a stroke take six.
     [Fact]
     public void Pumps_give_whole_strokes_and_enough_of_them()

@@ -107,6 +107,11 @@ internal static class Recipes
 
         var heat = new CupHeat(job, order, resinMl, Measured);
         var each = job.Figure($"{prefix}.batch", heat.Each, () => Ml(heat.EachMl), measure.LeastRule, BatchMaker.Source, 1, () => Spared(job, heat, resinMl));
+        if (job.Warnings.All(warning => warning.Code != "coarse-measure") && Spared(job, heat, resinMl) is { } spared)
+        {
+            job.Warnings.Add(new Warning("coarse-measure", spared, $"{prefix}-mix"));
+        }
+
         var batch = job.Derive(() =>
         {
             _ = (label.PartsA.Value, label.PartsB.Value);
@@ -132,7 +137,7 @@ internal static class Recipes
     {
         var mixed = heat.EachMl * heat.Cups.N;
         var finer = BatchMaker.Least(job.Main, resinMl.Value, Measuring.Fine);
-        return mixed > resinMl.Value * 1.5 && finer.TotalMl < mixed * 0.8
+        return mixed > resinMl.Value * 1.5 && finer.TotalMl < mixed * 0.8 && mixed - finer.TotalMl > 15
             ? (Message)$"{Ml(mixed)} are mixed where {Ml(resinMl.Value)} would do, because less cannot be measured well enough. A scale of {Grams(Measuring.Fine.StepG)} steps would mix {Ml(finer.TotalMl)}, its ratio off by at most {Percent(finer.RatioBandPercent)}."
             : null;
     }
