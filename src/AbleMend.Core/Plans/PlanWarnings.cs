@@ -1,5 +1,6 @@
 using AbleMend.Core.Cases;
 using AbleMend.Core.Figures;
+using AbleMend.Core.Materials;
 using AbleMend.Core.Methods;
 using AbleMend.Core.Timing;
 using AbleMend.Core.Words;
@@ -44,10 +45,12 @@ internal static class PlanWarnings
             return [];
         }
 
+        // Cloth and fillers stand on few shelf lists: who counts none of them has said nothing of them.
+        bool IsCounted(Role role) => role is not (Role.Cloth or Role.Filler) || shelf.Any(each => view.Catalogue.Materials.TryGetValue(each.Material, out var kept) && kept.Role == role);
         var there = shelf.Select(each => each.Material).Concat(damages.Select(damage => damage.System?.Material)).ToHashSet();
         var labels = figures.Select(figure => figure.Id.Split('.')).Where(parts => parts.Length > 2 && Numbering.Parse(parts[0]).Id == "label").Select(parts => parts[1]);
         var missing = labels.Concat(damages.SelectMany(damage => damage.Patches.Select(patch => patch.Cloth))).Distinct()
-            .Where(id => !there.Contains(id) && view.Catalogue.Materials.ContainsKey(id))
+            .Where(id => !there.Contains(id) && view.Catalogue.Materials.TryGetValue(id, out var material) && IsCounted(material.Role))
             .Select(id => (Message)$"{view.Catalogue.Materials[id].Name:inside}").ToList();
         return missing.Count == 0 ? [] : [new Warning("to-buy", $"Not on the shelf, to buy before it begins: {missing.Aggregate((all, next) => $"{all}; {next}")}.", null)];
     }

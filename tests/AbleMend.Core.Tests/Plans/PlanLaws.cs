@@ -200,7 +200,9 @@ internal static partial class PlanLaws
         var warned = string.Join(" ", plan.Warnings.Select(warning => Voice.Plain.Say(warning.Text)));
         foreach (var cloth in plan.Damages.SelectMany(damage => damage.Patches).Select(patch => patch.Cloth).Distinct())
         {
-            if (shelf.All(each => each.Material != cloth) && plan.Damages.All(damage => damage.System!.Material != cloth) && !warned.Contains(Voice.Plain.Say(Message.Parse(Cases.Planner.Catalogue.Materials[cloth].Name)), StringComparison.OrdinalIgnoreCase))
+            // A shelf that counts no cloth at all says nothing of it.
+            var counted = Cases.Planner.Catalogue.Materials[cloth].Role != Role.Cloth || shelf.Any(each => Cases.Planner.Catalogue.Materials[each.Material].Role == Role.Cloth);
+            if (counted && shelf.All(each => each.Material != cloth) && plan.Damages.All(damage => damage.System!.Material != cloth) && !warned.Contains(Voice.Plain.Say(Message.Parse(Cases.Planner.Catalogue.Materials[cloth].Name)), StringComparison.OrdinalIgnoreCase))
             {
                 yield return $"{cloth} is not on the shelf, and nothing says so";
             }
