@@ -58,8 +58,6 @@ internal sealed class GelCoatFill : MendMethod
         return job.End(job.Hurt, field);
     }
 
-    private const double MixingMin = 3;
-
     private const double SpreadingMin = 4;
 
     private static void Coat(Job job, string id, Message title, Func<double> ml, bool last)
@@ -79,14 +77,14 @@ internal sealed class GelCoatFill : MendMethod
         var wax = job.Wax(id, grams, waxed);
         Fumes.Put(job, id, resin, grams);
         var life = job.Figure($"{id}.pot-life", "Pot life", () => WallMin(Math.Max(1, label.PotLife.CureMin / Math.Max(0.1, Curing.CureClock.For(resin).RateAt(job.Bench.C)))), "Label's pot life ÷ rate at this temperature", Curing.EquivalentAge.Source);
-        if (life.WallMin < MixingMin + SpreadingMin && !job.Warnings.Any(warning => warning.Code == "too-quick"))
+        if (life.WallMin < Mixes.MixingMin + SpreadingMin && !job.Warnings.Any(warning => warning.Code == "too-quick"))
         {
             job.Warnings.Add(new Warning("too-quick", $"At this temperature it gels in {life}, sooner than it is mixed and spread: cool bench and gel coat.", $"{id}-mix"));
         }
 
         Message first = wax is null ? Message.Empty : $"Stir in {wax} of wax first. ";
         job.Do($"{id}-mix", Stage.Mix, !last ? "Mix the first coat" : waxed ? "Mix the second coat: wax first, then catalyst" : "Mix the second coat",
-            $"{first}{grams} of gel coat, {drops} of catalyst, mixed into the corners of the cup.", MixingMin,
+            $"{first}{grams} of gel coat, {drops} of catalyst, mixed into the corners of the cup.", Mixes.MixingMin,
             waxed ? "Wax first, then catalyst: without wax the surface stays sticky." : "Mix into the corners of the cup: a soft corner never sets.",
             cautions: [.. resin.Hazards], useWithin: life, pour: new Poured([grams, .. wax is null ? Array.Empty<IFigure>() : [wax], drops], [grams, drops]));
         Message film = last && !waxed ? " Lay release film over it and press the air out, or brush PVA on when it has gelled." : Message.Empty;

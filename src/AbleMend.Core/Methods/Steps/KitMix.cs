@@ -10,8 +10,6 @@ namespace AbleMend.Core.Methods.Steps;
 /// <summary>A two-part cement as it is mixed from its kit for the coats of one face and its patch: anew where a coat would come after the pot life of the mix before it.</summary>
 internal sealed class KitMix
 {
-    private const double MixingMin = 3;
-
     /// <summary>How far the curing agent of a kit may be off. From memory: too little never cures, too much makes it brittle.</summary>
     private const double TolerancePercent = 15;
 
@@ -59,7 +57,7 @@ internal sealed class KitMix
     private int CoatsItLasts(int left)
     {
         var lasts = 1;
-        while (lasts < left && MixingMin + (lasts * (Cements.CoatMin + _tackMin)) + Cements.CoatMin <= _potLifeMin)
+        while (lasts < left && Mixes.MixingMin + (lasts * (Cements.CoatMin + _tackMin)) + Cements.CoatMin <= _potLifeMin)
         {
             lasts++;
         }
@@ -86,8 +84,8 @@ internal sealed class KitMix
         Message lasts = coats < ofCoats ? (Message)$" For {coats} of the {ofCoats} coats: those that come later have a mix of their own." : Message.Empty;
         _job.Do(prefix, Stage.Mix, _mixes == 1 ? "Mix it" : "Mix again: the first is past using by now",
             $"{a} of adhesive and {b} of curing agent in a clean tin. Stir 30 to 60 seconds, scraping sides and bottom. Cap the rest at once.{keeps}{lasts}",
-            MixingMin, "Write the date on the tin that you opened.", cautions: [.. cement.Hazards], useWithin: life, pour: new Poured([share, a, b], [a, b]));
-        (Mixed, _sinceMixedMin) = (prefix, MixingMin);
+            Mixes.MixingMin, "Write the date on the tin that you opened.", cautions: [.. cement.Hazards], useWithin: life, pour: new Poured([share, a, b], [a, b]));
+        (Mixed, _sinceMixedMin) = (prefix, Mixes.MixingMin);
     }
 
     /// <summary>How far a small volume is off with a device; null where it is weighed.</summary>
