@@ -5,6 +5,7 @@ const order = [
   'api',
   'shop',
   'ui',
+  'outbox',
   'drawing',
   'desk',
   'look',
@@ -15,13 +16,14 @@ const order = [
   'print',
   'mend',
   'bench',
+  'days',
   'fleet',
   'gallery',
   'log',
   'shelf',
   'app',
 ];
-const pages = ['bench', 'fleet', 'gallery', 'log', 'shelf', 'mend'];
+const pages = ['bench', 'days', 'fleet', 'gallery', 'log', 'shelf', 'mend'];
 const stages = ['look', 'match', 'plan', 'run', 'prove'];
 const paths = (rooms) => `^src/(${rooms.join('|')})/`;
 

@@ -7,7 +7,8 @@ import tseslint from 'typescript-eslint';
 export default tseslint.config(
   { ignores: ['dist', 'src/api/schema.d.ts', 'node_modules'] },
   js.configs.recommended,
-  ...tseslint.configs.strictTypeChecked.map((config) => ({ ...config, files: ['src/**/*.{ts,tsx}'] })),
+  ...tseslint.configs.strictTypeChecked.map((config) => ({ ...config, files: ['src/**/*.{ts,tsx}', 'worker/*.ts'] })),
+  { files: ['worker/*.ts'], languageOptions: { parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname } } },
   { files: ['scripts/*.mjs'], languageOptions: { globals: { URL: 'readonly', console: 'readonly', process: 'readonly' } } },
   {
     files: ['src/**/*.{ts,tsx}'],

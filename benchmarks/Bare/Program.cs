@@ -12,11 +12,11 @@ var app = builder.Build();
 var plan = Planner.Shipped().Plan(OpenJson.ReadCase(File.ReadAllText(args[0])).Value!).Value!;
 app.MapPost("/plans", (RepairCase repairCase) => repairCase.Item.Tag.Length > 0 ? Results.Ok(plan) : Results.BadRequest());
 
-// The floor for GET /api/bench: the same framework writes an answer of the same size from what is held in memory.
-if (args.Length > 1)
+// The floor for GET /api/bench and /api/days: the same framework writes an answer of the same size from what is held in memory.
+foreach (var file in args.Skip(1))
 {
-    var bench = JsonSerializer.Deserialize<JsonElement>(File.ReadAllText(args[1]));
-    app.MapGet("/bench", () => Results.Ok(bench));
+    var held = JsonSerializer.Deserialize<JsonElement>(File.ReadAllText(file));
+    app.MapGet($"/{Path.GetFileNameWithoutExtension(file)}", () => Results.Ok(held));
 }
 
 app.Run();

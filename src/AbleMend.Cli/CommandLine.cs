@@ -25,8 +25,9 @@ public static class CommandLine
 
     /// <summary>Runs a command.</summary>
     /// <returns>0 when all went well, 1 when the case was faulty or the words were wrong.</returns>
-    public static int Run(string[] args, TextWriter output, TextWriter errors, TimeProvider time)
+    public static int Run(string[] args, TextWriter terminal, TextWriter complaints, TimeProvider time)
     {
+        var (output, errors) = (new PlainWriter(terminal), new PlainWriter(complaints));
         var root = new RootCommand("Able Mend: from damage to a plan with every figure worked out.")
         {
             PlanCommand(output, errors, time), CheckCommand(output, errors, time), VocabularyCommand(output), SchemaCommand(output), UnitsCommand(output), WordsCommand(output),

@@ -5,6 +5,7 @@ using AbleMend.Core.Cases;
 using AbleMend.Core.Catalogue;
 using AbleMend.Core.Figures;
 using AbleMend.Core.Plans;
+using AbleMend.Core.Timing;
 using AbleMend.Core.Words;
 
 namespace AbleMend.Cli;
@@ -97,7 +98,7 @@ internal sealed class Sheet(RepairPlan plan, RepairCase repairCase, Voice voice)
         foreach (var (step, i) in plan.Steps.Select((step, i) => (step, i)))
         {
             var time = plan.Timeline[i];
-            Line($"{i + 1}. {Clock(time.StartsAt)}  {Number(step.Damage):as-is}{step.Title}");
+            Line($"{i + 1}. {Clock(time.StartsAt)}  {Number(step.Timing):as-is}{step.Title}");
             Line(step.Instruction, indent: 5);
             foreach (var figure in step.Figures.Select(id => figures[id]))
             {
@@ -137,7 +138,9 @@ internal sealed class Sheet(RepairPlan plan, RepairCase repairCase, Voice voice)
     }
 
     /// <summary>The number of a damage, where the item has several.</summary>
-    private string Number(int damage) => plan.Damages.Count > 1 ? string.Create(CultureInfo.InvariantCulture, $"[{damage}] ") : "";
+    private string Number(params IEnumerable<int> damages) => plan.Damages.Count > 1 ? $"[{string.Join(", ", damages.Select(each => each.ToString(CultureInfo.InvariantCulture)))}] " : "";
+
+    private string Number(StepTiming timing) => Number([timing.Damage, .. timing.Also ?? []]);
 
     private Message Clock(DateTimeOffset? instant) =>
         instant is { } some ? (Message)$"{TimeZoneInfo.ConvertTime(some, _zone).ToString("ddd d MMM HH:mm", CultureInfo.InvariantCulture):as-is}" : "never, as it stands";

@@ -55,21 +55,40 @@ public static partial class OpenJson
         }
         catch (JsonException broken)
         {
-            return Outcome<T>.Failed(Explain(broken));
+            return Outcome<T>.Failed(Explain(broken, typeof(T)));
         }
     }
 
     /// <summary>Turns a reader's exception into a problem with a field and a remedy.</summary>
-    public static Problem Explain(JsonException broken)
+    /// <param name="broken">What the reader threw.</param>
+    /// <param name="root">What was read, where that is known: a word that is not known is then answered with those that are.</param>
+    public static Problem Explain(JsonException broken, Type? root = null)
     {
         var field = broken.Path is { Length: > 2 } path ? path[2..] : "";
         var line = broken.LineNumber is { } number ? $" (line {number + 1})" : "";
         var words = WantsNumber(broken) ? "This must be a number." : Plain(broken.Message);
-        return Broken(field, $"{words}{line}");
+        return root is not null && VocabularyAt(root, field) is { } known
+            ? new Problem("broken-json", field, $"{words + line:as-is}", $"Use one of: {known:as-is}.")
+            : Broken(field, $"{words}{line}");
     }
 
     private static Problem Broken(string field, string message) =>
         new("broken-json", field, $"{message:as-is}", "Correct it against the published schema: docs/schemas/case.schema.json.");
+
+    /// <summary>The words of the closed vocabulary that belongs at a path, or null where none does.</summary>
+    private static string? VocabularyAt(Type root, string path)
+    {
+        var type = path.Split('.', StringSplitOptions.RemoveEmptyEntries).Aggregate((Type?)root, (type, step) => type is null ? null : FieldOf(type, step.Split('[')[0]));
+        return type is { IsEnum: true } ? string.Join(", ", Enum.GetNames(type).Select(JsonNamingPolicy.KebabCaseLower.ConvertName)) : null;
+    }
+
+    private static Type? FieldOf(Type type, string name)
+    {
+        var info = Options.GetTypeInfo(type);
+        var infos = info.PolymorphismOptions?.DerivedTypes.Select(each => Options.GetTypeInfo(each.DerivedType)) ?? [info];
+        var field = infos.SelectMany(each => each.Properties).FirstOrDefault(property => property.Name == name)?.PropertyType;
+        return field is null ? null : Nullable.GetUnderlyingType(field) ?? Options.GetTypeInfo(field).ElementType ?? field;
+    }
 
     /// <summary>The reader names the enclosing type where a number is missing inside it; the cause below says that it wanted a number.</summary>
     private static bool WantsNumber(JsonException broken) =>

@@ -1,6 +1,7 @@
 using System.Text.Json;
 using AbleMend.Core;
 using AbleMend.Core.Cases;
+using AbleMend.Core.Days;
 using AbleMend.Core.Catalogue;
 using AbleMend.Core.Curing;
 using AbleMend.Core.Mixing;
@@ -36,7 +37,8 @@ public static class DemoData
             new("cement-polyurethane-two-part"), new("cement-csm-two-part"), new("base-filler"), new("base-weld"), new("polyethylene-rod"), new("hard-lacquer"),
             new("mesh-disc"), new("repair-cloth"), new("water-wrap"), new("splint-sleeve"), new("valve-core"), new("hot-melt"),
         ],
-        Offcuts: [new("glass, long", "glass-136", 640, 180), new("glass, square", "glass-136", 150, 150), new("PVC, grey", "pvc-patch", 210, 120)]);
+        Offcuts: [new("glass, long", "glass-136", 640, 180), new("glass, square", "glass-136", 150, 150), new("PVC, grey", "pvc-patch", 210, 120)],
+        Floor: new ShopFloor([new Technician("Wren"), new Technician("Ash", Skill: 2, ComesHour: 9, GoesHour: 17, DaysOff: [Weekday.Saturday])], Clamps: 4, Places: 8, ClosedDays: [Weekday.Sunday], BreakFromHour: 13));
 
     /// <summary>Fills an empty database, all of it or nothing: a start that is cut short leaves it empty for the next one.</summary>
     /// <param name="db">The database.</param>
@@ -77,7 +79,7 @@ public static class DemoData
             Settings.Shelf);
         var row = new MendRow
         {
-            CaseJson = "",
+            CasePacked = [],
             ItemId = item.Id,
             DueAt = scene.Wanted.NeededBy,
             CreatedAt = now - scene.Arrived,
@@ -91,16 +93,16 @@ public static class DemoData
         else
         {
             var drafted = draft with { Wanted = draft.Wanted with { StartAt = null } };
-            row.CaseJson = JsonSerializer.Serialize(drafted, OpenJson.Options);
+            row.CasePacked = PackedText.Of(JsonSerializer.Serialize(drafted, OpenJson.Options));
         }
 
         if (scene.SentOn)
         {
             var plan = Require(planner.Plan(draft));
             row.Status = MendStatus.SentOn;
-            row.PlanJson = JsonSerializer.Serialize(plan, OpenJson.Options);
+            row.PlanPacked = PackedText.Of(JsonSerializer.Serialize(plan, OpenJson.Options));
             row.ClosedAt = now - scene.Arrived + TimeSpan.FromMinutes(20);
-            row.SearchText = MendWords.For(draft, plan, []);
+            row.SearchText = MendWords.For(draft, plan);
         }
 
         return row;
@@ -125,8 +127,8 @@ public static class DemoData
         var plan = Require(planner.Plan(repairCase));
         var events = UpTo(now, Events(rehearsal, at, shift));
         row.Status = MendStatus.Running;
-        row.CaseJson = JsonSerializer.Serialize(repairCase, OpenJson.Options);
-        row.PlanJson = JsonSerializer.Serialize(plan, OpenJson.Options);
+        row.CasePacked = PackedText.Of(JsonSerializer.Serialize(repairCase, OpenJson.Options));
+        row.PlanPacked = PackedText.Of(JsonSerializer.Serialize(plan, OpenJson.Options));
         row.StartedAt = started;
         row.CreatedAt = started - TimeSpan.FromHours(1);
         row.ChangedAt = events.Count > 0 ? events[^1].At : started;
@@ -137,7 +139,7 @@ public static class DemoData
             row.ClosedAt = events[^1].At;
         }
 
-        row.SearchText = MendWords.For(repairCase, plan, events);
+        (row.SearchText, row.Written) = (MendWords.For(repairCase, plan), MendWords.Written(events));
         row.Version = events.Count + 1;
         row.Events.AddRange(events.Select(EventRows.ToRow));
     }

@@ -14,6 +14,7 @@ public static class EventRows
         {
             Number = each.Number,
             At = each.At,
+            KeptAt = each.KeptAt,
             Kind = Kebab<RunEventKind>.Id(each.Kind),
             StepId = each.StepId,
             Text = each.Text,
@@ -23,10 +24,10 @@ public static class EventRows
             BarometerKpa = each.BarometerKpa,
         };
 
-    /// <summary>Whether the kind of a row is one that is known.</summary>
-    public static bool IsKnown(MendEventRow row) => Kinds.ContainsKey(row.Kind);
+    /// <summary>Whether a row can be read: its kind is known and its numbers are numbers.</summary>
+    public static bool IsKnown(MendEventRow row) => Kinds.ContainsKey(row.Kind) && new[] { row.Value, row.AirC, row.BarometerKpa }.All(number => number is null || double.IsFinite(number.Value));
 
     /// <summary>A row as an event.</summary>
     public static RunEvent ToEvent(MendEventRow row) =>
-        new(row.Number, row.At, Kinds[row.Kind], row.StepId, row.Text, row.Value, row.Passed, row.AirC, row.BarometerKpa);
+        new(row.Number, row.At, Kinds[row.Kind], row.StepId, row.Text, row.Value, row.Passed, row.AirC, row.BarometerKpa, row.KeptAt);
 }

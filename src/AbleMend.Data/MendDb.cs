@@ -16,20 +16,34 @@ public sealed class MendDb(DbContextOptions<MendDb> options) : DbContext(options
     /// <value>Events of mends.</value>
     public DbSet<MendEventRow> Events => Set<MendEventRow>();
 
+    /// <value>What was asked for with a key and carried out.</value>
+    public DbSet<DeedRow> Deeds => Set<DeedRow>();
+
     /// <value>The shop's settings.</value>
     public DbSet<ShopRow> Shop => Set<ShopRow>();
+
+    /// <value>The plan of the days.</value>
+    public DbSet<DaysRow> Days => Set<DaysRow>();
+
+    /// <value>What somebody wants of a mend in the plan of the days.</value>
+    public DbSet<DayWishRow> DayWishes => Set<DayWishRow>();
 
     /// <summary>Connection string of a database file, with foreign keys on.</summary>
     public static string ConnectionTo(string path) => $"Data Source={path};Foreign Keys=True;Default Timeout=10";
 
-    /// <summary>Length of a text in bytes, inside a query only: SQLite knows it without fetching the text, as it does not know the count of its characters.</summary>
+    /// <summary>Length in bytes, inside a query only: SQLite knows it without fetching them.</summary>
     /// <exception cref="NotSupportedException">Called outside a query.</exception>
     [DbFunction("octet_length", IsBuiltIn = true)]
-    public static int OctetLength(string? text) => throw new NotSupportedException();
+    public static int OctetLength(byte[]? bytes) => throw new NotSupportedException();
 
-    /// <summary>Brings the file up to date and sets write-ahead logging, which stays with the file.</summary>
+    /// <summary>Brings the file up to date and sets write-ahead logging, which stays with the file. A file that is up to date is only looked at.</summary>
     public async Task PrepareAsync(CancellationToken cancel)
     {
+        if (await ShopFile.IsCurrentAsync(Database.GetConnectionString()!, cancel))
+        {
+            return;
+        }
+
         await StartLock.HeldAsync(this, () => Database.MigrateAsync(cancel), cancel);
         await Database.ExecuteSqlRawAsync("PRAGMA journal_mode=WAL;", cancel);
     }
@@ -45,10 +59,19 @@ public sealed class MendDb(DbContextOptions<MendDb> options) : DbContext(options
     /// <inheritdoc/>
     protected override void OnModelCreating(ModelBuilder modelBuilder)
     {
-        modelBuilder.Entity<ItemRow>().HasIndex(item => item.Tag).IsUnique();
+        modelBuilder.Entity<ItemRow>(item =>
+        {
+            item.HasIndex(row => row.Tag).IsUnique();
+            item.Property(row => row.MendCount).HasDefaultValue(0).ValueGeneratedOnAddOrUpdate();
+        });
         modelBuilder.Entity<MendRow>(mend =>
         {
             mend.Property(row => row.Version).IsConcurrencyToken();
+            // The columns are older than the packing, and still hold what is from before it.
+            mend.Property(row => row.CasePacked).HasColumnName("CaseJson");
+            mend.Property(row => row.PlanPacked).HasColumnName("PlanJson");
+            mend.HasIndex(row => row.ItemId);
+            mend.HasIndex(row => row.ItemId, "IX_Mends_Found").HasFilter("FindsJson IS NOT NULL");
             mend.HasIndex(row => row.Status);
             mend.HasIndex(row => row.ClosedAt);
             mend.HasMany(row => row.Events).WithOne().HasForeignKey(row => row.MendId).OnDelete(DeleteBehavior.Cascade);
@@ -56,10 +79,22 @@ public sealed class MendDb(DbContextOptions<MendDb> options) : DbContext(options
             mend.HasOne<MendRow>().WithMany().HasForeignKey(row => row.FollowsMendId).OnDelete(DeleteBehavior.SetNull);
         });
         modelBuilder.Entity<MendEventRow>().HasIndex(row => new { row.MendId, row.Number }).IsUnique();
+        modelBuilder.Entity<DeedRow>(deed =>
+        {
+            deed.HasKey(row => row.Key);
+            deed.HasIndex(row => row.At);
+            deed.HasOne(row => row.Mend).WithMany().HasForeignKey(row => row.MendId).OnDelete(DeleteBehavior.Cascade);
+            deed.HasOne(row => row.Item).WithMany().HasForeignKey(row => row.ItemId).OnDelete(DeleteBehavior.Cascade);
+        });
+        modelBuilder.Entity<DayWishRow>(wish =>
+        {
+            wish.HasKey(row => row.MendId);
+            wish.HasOne<MendRow>().WithOne().HasForeignKey<DayWishRow>(row => row.MendId).OnDelete(DeleteBehavior.Cascade);
+        });
         modelBuilder.Entity<ShopRow>().Property(row => row.Version).IsConcurrencyToken();
     }
 
-    private sealed class UtcTicks() : ValueConverter<DateTimeOffset, long>(
+    internal sealed class UtcTicks() : ValueConverter<DateTimeOffset, long>(
         instant => instant.UtcTicks,
         ticks => new DateTimeOffset(ticks, TimeSpan.Zero));
 }

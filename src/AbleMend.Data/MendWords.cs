@@ -10,8 +10,8 @@ namespace AbleMend.Data;
 /// <summary>The words that a mend is found by in the log.</summary>
 public static class MendWords
 {
-    /// <summary>Tag, place, damage, method, materials, verdict, notes: lower case, one line.</summary>
-    public static string For(RepairCase repairCase, RepairPlan plan, IEnumerable<RunEvent> events) =>
+    /// <summary>Tag, place, damage, method, materials and verdict, in one line.</summary>
+    public static string For(RepairCase repairCase, RepairPlan plan) =>
         string.Join(
             ' ',
             new[]
@@ -20,7 +20,8 @@ public static class MendWords
             }
             .Concat(repairCase.Damages.SelectMany(damage => new[] { damage.Seen.Location, Kebab<DamageKind>.Id(damage.Seen.Kind) }))
             .Concat(plan.Damages.SelectMany(damage => new[] { damage.System?.MethodName.ToString(), damage.System?.MaterialName.ToString() }))
-            .Concat(events.Select(each => each.Text))
-            .Where(word => !string.IsNullOrWhiteSpace(word)))
-        .ToLowerInvariant();
+            .Where(word => !string.IsNullOrWhiteSpace(word)));
+
+    /// <summary>What somebody wrote while mending it, one thing after another.</summary>
+    public static string Written(IEnumerable<RunEvent> events) => string.Join(" … ", events.Select(each => each.Text).Where(text => !string.IsNullOrWhiteSpace(text)));
 }

@@ -26,6 +26,9 @@ public sealed class ItemRow
     /// <value>Chemistry of earlier mends, or null.</value>
     public string? EarlierMend { get; set; }
 
+    /// <value>How many mends it has had; counted by the file itself, so that a long log is not counted whenever somebody looks at the fleet.</value>
+    public int MendCount { get; private set; }
+
     /// <value>Its mends.</value>
     public List<MendRow> Mends { get; } = [];
 }
@@ -45,11 +48,14 @@ public sealed class MendRow
     /// <value>Where it stands.</value>
     public MendStatus Status { get; set; }
 
-    /// <value>The case, in the open format.</value>
-    public required string CaseJson { get; set; }
+    /// <summary>What stands for finds that have to be read from the mend itself, as in a row from before they were kept.</summary>
+    public const string FindsUnread = "?";
 
-    /// <value>The plan that the run started from, in the open format; null for a draft.</value>
-    public string? PlanJson { get; set; }
+    /// <value>The case, in the open format and packed.</value>
+    public required byte[] CasePacked { get; set; }
+
+    /// <value>The plan that the run started from, in the open format and packed; null for a draft.</value>
+    public byte[]? PlanPacked { get; set; }
 
     /// <value>When it was opened.</value>
     public DateTimeOffset CreatedAt { get; set; }
@@ -69,8 +75,17 @@ public sealed class MendRow
     /// <value>The mend that this one does properly, or null.</value>
     public int? FollowsMendId { get; set; }
 
-    /// <value>Words that the log is searched by.</value>
+    /// <value>What the log tells of it, as <see cref="LogLine"/>; null while it is open, and in a row from before it was kept.</value>
+    public string? LogJson { get; set; }
+
+    /// <value>Damages found on the item, as <see cref="FoundPlace"/>s, or <see cref="FindsUnread"/>; null where none were found.</value>
+    public string? FindsJson { get; set; } = FindsUnread;
+
+    /// <value>Words that the log is searched by: what it is, and how it was mended.</value>
     public string SearchText { get; set; } = "";
+
+    /// <value>What somebody wrote while mending it, which the log is searched by as well.</value>
+    public string Written { get; set; } = "";
 
     /// <value>Counts up with every change: two windows on one mend meet here.</value>
     public int Version { get; set; }
@@ -91,8 +106,11 @@ public sealed class MendEventRow
     /// <value>1, 2, 3 … within the mend; unique.</value>
     public int Number { get; set; }
 
-    /// <value>When.</value>
+    /// <value>When it happened.</value>
     public DateTimeOffset At { get; set; }
+
+    /// <value>When it was kept; null for an event of before both were kept.</value>
+    public DateTimeOffset? KeptAt { get; set; }
 
     /// <value>What, as in the run's vocabulary.</value>
     public required string Kind { get; set; }
@@ -116,6 +134,31 @@ public sealed class MendEventRow
     public double? BarometerKpa { get; set; }
 }
 
+/// <summary>Something that was asked for with a key and carried out: asked for again, it is not done twice.</summary>
+public sealed class DeedRow
+{
+    /// <value>The key that whoever asked gave to it.</value>
+    public required string Key { get; set; }
+
+    /// <value>What was asked for.</value>
+    public required string What { get; set; }
+
+    /// <value>When it was carried out.</value>
+    public DateTimeOffset At { get; set; }
+
+    /// <value>The mend that came of it, or null.</value>
+    public int? MendId { get; set; }
+
+    /// <value>The mend that came of it, or null.</value>
+    public MendRow? Mend { get; set; }
+
+    /// <value>The item that came of it, or null.</value>
+    public int? ItemId { get; set; }
+
+    /// <value>The item that came of it, or null.</value>
+    public ItemRow? Item { get; set; }
+}
+
 /// <summary>The shop's own settings: one row.</summary>
 public sealed class ShopRow
 {
@@ -130,4 +173,39 @@ public sealed class ShopRow
 
     /// <value>Counts up with every change.</value>
     public int Version { get; set; }
+}
+
+/// <summary>The plan of the days as it was last told: the next one is kept to it.</summary>
+public sealed class DaysRow
+{
+    /// <summary>Identifier of the only row.</summary>
+    public const int OnlyId = 1;
+
+    /// <value>Identifier.</value>
+    public int Id { get; set; } = OnlyId;
+
+    /// <value>The plan as JSON, packed.</value>
+    public required byte[] PlanPacked { get; set; }
+
+    /// <value>What it was made from: the mends and settings as they were then.</value>
+    public required string MadeFrom { get; set; }
+
+    /// <value>What makes the address of the shop's calendars one that nobody guesses.</value>
+    public string CalendarKey { get; set; } = "";
+}
+
+/// <summary>What somebody wants of a mend in the plan of the days.</summary>
+public sealed class DayWishRow
+{
+    /// <value>The mend.</value>
+    public int MendId { get; set; }
+
+    /// <value>It is held back until then; null for not at all.</value>
+    public DateTimeOffset? NotBefore { get; set; }
+
+    /// <value>Who does it, by name; null for whoever can.</value>
+    public string? Person { get; set; }
+
+    /// <value>What an hour late costs against another's.</value>
+    public int Weight { get; set; } = 1;
 }

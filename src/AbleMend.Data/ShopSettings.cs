@@ -1,4 +1,5 @@
 using AbleMend.Core.Cases;
+using AbleMend.Core.Days;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Mixing;
 using AbleMend.Core.Patching;
@@ -14,8 +15,9 @@ namespace AbleMend.Data;
 /// <param name="Products">The shop's own products, as their labels describe them.</param>
 /// <param name="Shelf">Materials on the shelf; null counts everything as there.</param>
 /// <param name="Offcuts">Pieces of cloth and patch stock at hand.</param>
+/// <param name="Floor">Who mends, and what there is only so much of; null for one pair of hands.</param>
 public sealed record ShopSettings(string Name, UnitSystem Units, BenchFacts Bench, Tools Tools, IReadOnlyList<OnShelf>? Shelf, IReadOnlyList<Material>? Products = null,
-    IReadOnlyList<Offcut>? Offcuts = null)
+    IReadOnlyList<Offcut>? Offcuts = null, ShopFloor? Floor = null)
 {
     /// <value>The shop as a new case starts from it.</value>
     [System.Text.Json.Serialization.JsonIgnore]

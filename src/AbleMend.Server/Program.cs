@@ -3,9 +3,11 @@ using AbleMend.Core;
 using AbleMend.Core.Plans;
 using AbleMend.Data;
 using AbleMend.Server;
+using AbleMend.Server.Days;
 using AbleMend.Server.Gallery;
 using AbleMend.Server.Gear;
 using AbleMend.Server.Http;
+using AbleMend.Server.Keeping;
 using AbleMend.Server.Log;
 using AbleMend.Server.Mends;
 using AbleMend.Server.Plans;
@@ -17,6 +19,8 @@ using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Options;
 using Serilog;
 
+// Read while the server is put together: whoever asks first waits for what is left of it.
+var shipped = Task.Run(Planner.Shipped);
 var builder = WebApplication.CreateBuilder(args);
 builder.Host.UseSerilog((context, log) => log.ReadFrom.Configuration(context.Configuration).WriteTo.Console());
 builder.Services.AddOptions<ServerOptions>().BindConfiguration(ServerOptions.Section).ValidateDataAnnotations().ValidateOnStart();
@@ -28,59 +32,86 @@ builder.WebHost.ConfigureKestrel(kestrel =>
     kestrel.Limits.MaxRequestBodySize = options.LargestBodyBytes;
     kestrel.AddServerHeader = false;
 });
+builder.Services.Configure<ForwardedHeadersOptions>(forwarded => Proxies.Believe(forwarded, options.Proxy));
 builder.Services.Configure<JsonOptions>(json => OpenJson.Apply(json.SerializerOptions));
 builder.Services.AddHttpContextAccessor();
 builder.Services.AddSingleton<Voices>();
 builder.Services.AddSingleton<IConfigureOptions<JsonOptions>, SpokenAnswers>();
 builder.Services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = true);
 builder.Services.AddSingleton<TimeProvider>(services => new ShopClock(services.GetRequiredService<IOptions<ServerOptions>>().Value.Clock));
-builder.Services.AddSingleton(_ => Planner.Shipped());
+builder.Services.AddSingleton(_ => shipped.GetAwaiter().GetResult());
 builder.Services.AddSingleton<Writes>();
 builder.Services.AddDbContext<MendDb>((services, db) =>
     db.UseSqlite(MendDb.ConnectionTo(services.GetRequiredService<IOptions<ServerOptions>>().Value.Database)).AddInterceptors(services.GetRequiredService<Writes>()));
 builder.Services.AddOutputCache();
+builder.Services.AddRateLimiter(Crowds.Limit);
 builder.Services.AddSingleton<WorkedCases>();
 builder.Services.AddSingleton<MendRecords>();
+builder.Services.AddSingleton<Backups>();
+builder.Services.AddHostedService(services => services.GetRequiredService<Backups>());
+builder.Services.AddSingleton<OldDeeds>();
+builder.Services.AddHostedService(services => services.GetRequiredService<OldDeeds>());
 builder.Services.AddScoped<MendStore>();
 builder.Services.AddScoped<ShopStore>();
+builder.Services.AddSingleton<DaysDesk>();
+builder.Services.AddScoped<DaysStore>();
 builder.Services.AddProblemDetails(details => details.CustomizeProblemDetails = ProblemAnswers.Complete);
 builder.Services.AddExceptionHandler<FaultHandler>();
 builder.Services.AddOpenApi("v1", OpenApiWords.Describe);
 builder.Services.AddResponseCompression(compression => compression.EnableForHttps = false);
 
-var app = builder.Build();
-// A language file that cannot be read stops the start, and not every answer.
-_ = app.Services.GetRequiredService<Voices>();
-app.UseSecurityHeaders(Headers.Policy());
-app.UseExceptionHandler();
-app.UseStatusCodePages();
-app.UseCaching();
-app.UseSameSiteOnly();
-app.UseOldBodies();
-app.UseOutputCache();
-app.MapStaticAssets();
-app.MapOpenApi("/openapi/{documentName}.json");
-
-var api = app.MapGroup("/api");
-api.MapPlans();
-api.MapCatalogue();
-api.MapShop();
-api.MapItems();
-api.MapMends();
-api.MapLog();
-api.MapTemplates();
-api.MapGallery();
-api.MapWords();
-api.MapFallback(ProblemAnswers.NothingHere).ExcludeFromDescription();
-app.MapFallbackToFile("index.html");
-
-// The tool that writes the API's description runs this file as well: it must not touch a database.
-if (Assembly.GetEntryAssembly()?.GetName().Name != "GetDocument.Insider")
+try
 {
-    await Startup.PrepareAsync(app.Services, CancellationToken.None);
-}
+    var app = builder.Build();
+    // A language file that cannot be read stops the start, and not every answer.
+    _ = app.Services.GetRequiredService<Voices>();
+    if (options.Proxy is not null)
+    {
+        app.UseForwardedHeaders();
+    }
 
-await app.RunAsync();
+    app.UseSecurityHeaders(Headers.Policy());
+    app.UseExceptionHandler();
+    app.UseStatusCodePages();
+    app.UseCaching();
+    app.UseOwnNamesOnly(options.Hosts);
+    app.UseReadableBodies();
+    app.UseDeedKeys();
+    app.UseRateLimiter();
+    app.UseOldBodies();
+    app.UseOutputCache();
+    app.MapStaticAssets();
+    app.MapOpenApi("/openapi/{documentName}.json");
+
+    var api = app.MapGroup("/api");
+    api.MapPlans();
+    api.MapCatalogue();
+    api.MapShop();
+    api.MapItems();
+    api.MapMends();
+    api.MapDays();
+    api.MapLog();
+    api.MapTemplates();
+    api.MapGallery();
+    api.MapWords();
+    api.MapFallback(ProblemAnswers.NothingHere).ExcludeFromDescription();
+    app.MapCalendars();
+    app.MapFallbackToFile("index.html");
+
+    // The tool that writes the API's description runs this file as well: it must not touch a database.
+    if (Assembly.GetEntryAssembly()?.GetName().Name != "GetDocument.Insider")
+    {
+        await Startup.PrepareAsync(app.Services, CancellationToken.None);
+    }
+
+    await app.RunAsync();
+    return 0;
+}
+catch (Exception fault) when (StartFaults.Explain(fault, options) is { } known)
+{
+    await Console.Error.WriteLineAsync(known.Sentence);
+    return known.Code;
+}
 
 /// <summary>Named so that tests can host it.</summary>
 public partial class Program;

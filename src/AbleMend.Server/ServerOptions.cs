@@ -9,11 +9,11 @@ public sealed class ServerOptions
     public const string Section = "AbleMend";
 
     /// <value>Port on 127.0.0.1, 1 to 65535; 5080 by default.</value>
-    [Range(1, 65535)]
+    [Range(1, 65535, ErrorMessage = "The port lies from 1 to 65535.")]
     public int Port { get; set; } = 5080;
 
     /// <value>Path of the database file.</value>
-    [Required]
+    [Required(ErrorMessage = "The shop's file has no path.")]
     public string Database { get; set; } = "data/able-mend.db";
 
     /// <value>Whether a new database stays empty instead of getting the demo.</value>
@@ -25,7 +25,19 @@ public sealed class ServerOptions
     /// <value>Path of a language file, from English templates to another language's; null for English.</value>
     public string? Language { get; set; }
 
+    /// <value>Names under which the shop is reached besides this machine's own, one after another with semicolons; null for none.</value>
+    public string? Hosts { get; set; }
+
+    /// <value>Address of the proxy whose word on who asks, and how, is believed; null for none.</value>
+    public string? Proxy { get; set; }
+
+    /// <value>Folder that backups are kept in; null for none.</value>
+    public string? Backups { get; set; }
+
+    /// <value>Path of a backup that is brought back before anything is served; null for none.</value>
+    public string? Restore { get; set; }
+
     /// <value>Largest request body in bytes, 1 kB to 10 MB; 1 MB by default.</value>
-    [Range(1024, 10 * 1024 * 1024)]
+    [Range(1024, 10 * 1024 * 1024, ErrorMessage = "The largest body lies from 1 kB to 10 MB.")]
     public long LargestBodyBytes { get; set; } = 1024 * 1024;
 }

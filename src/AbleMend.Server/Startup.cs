@@ -1,6 +1,6 @@
 using AbleMend.Core.Plans;
 using AbleMend.Data;
-using Microsoft.EntityFrameworkCore;
+using AbleMend.Server.Keeping;
 using Microsoft.Extensions.Options;
 
 namespace AbleMend.Server;
@@ -8,22 +8,33 @@ namespace AbleMend.Server;
 /// <summary>Makes the database ready before anything is served.</summary>
 public static class Startup
 {
-    /// <summary>Migrates, and fills an empty database with the demo unless it is to stay empty.</summary>
+    /// <summary>Size in bytes up to which a file is looked through before it is served; a larger one would hold the start up, and is looked through when it is backed up.</summary>
+    private const long LookedThrough = 64 * 1024 * 1024;
+
+    /// <summary>Brings a backup back where one is asked for, migrates, and fills an empty database with the demo unless it is to stay empty.</summary>
+    /// <exception cref="InvalidDataException">The file is damaged, or the backup is.</exception>
     public static async Task PrepareAsync(IServiceProvider services, CancellationToken cancel)
     {
         using var scope = services.CreateScope();
         var options = scope.ServiceProvider.GetRequiredService<IOptions<ServerOptions>>().Value;
-        if (Path.GetDirectoryName(Path.GetFullPath(options.Database)) is { } folder)
+        var time = scope.ServiceProvider.GetRequiredService<TimeProvider>();
+        var path = Path.GetFullPath(options.Database);
+        Directory.CreateDirectory(Path.GetDirectoryName(path)!);
+        if (options.Restore is { } backup)
         {
-            Directory.CreateDirectory(folder);
+            await ShopFile.RestoreAsync(backup, path, Backups.Stamp(time.GetUtcNow()), cancel);
+        }
+
+        if (new FileInfo(path) is { Exists: true, Length: <= LookedThrough } && await ShopFile.FaultAsync(path, cancel) is not null)
+        {
+            throw new DamagedFileException(path, Backups.Newest(options.Backups));
         }
 
         var db = scope.ServiceProvider.GetRequiredService<MendDb>();
         await db.PrepareAsync(cancel);
-        var untouched = !await db.Items.AnyAsync(cancel) && !await db.Shop.AnyAsync(cancel);
-        if (untouched && !options.Empty)
+        ShopFile.OwnerOnly(path);
+        if (!options.Empty && await ShopFile.IsUntouchedAsync(MendDb.ConnectionTo(path), cancel))
         {
-            var time = scope.ServiceProvider.GetRequiredService<TimeProvider>();
             await DemoData.FillAsync(db, scope.ServiceProvider.GetRequiredService<Planner>(), time.GetUtcNow(), cancel);
         }
     }

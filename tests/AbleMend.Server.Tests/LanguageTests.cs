@@ -1,7 +1,11 @@
 using System.Net;
 using System.Text.Json;
 using AbleMend.Core;
+using AbleMend.Server.Http;
+using AbleMend.Server.Keeping;
+using Microsoft.AspNetCore.Http;
 using Microsoft.AspNetCore.Mvc.Testing;
+using Microsoft.Extensions.Options;
 
 namespace AbleMend.Server.Tests;
 
@@ -30,8 +34,13 @@ public sealed class LanguageTests : IDisposable
     [InlineData("[]")]
     public void A_file_that_cannot_be_read_stops_the_start_and_is_named(string file)
     {
-        using var server = Speaking(file);
-        Should.Throw<InvalidDataException>(server.CreateClient).Message.ShouldContain("words.json");
+        var path = Path.Combine(_folder, "words.json");
+        File.WriteAllText(path, file);
+        var options = new ServerOptions { Language = path };
+        var fault = Should.Throw<InvalidDataException>(() => new Voices(new HttpContextAccessor(), Options.Create(options)));
+        var (sentence, code) = StartFaults.Explain(fault, options)!.Value;
+        sentence.ShouldContain("words.json");
+        code.ShouldBe(StartFaults.BadOptions);
     }
 
     private WebApplicationFactory<Program> Speaking(string file)

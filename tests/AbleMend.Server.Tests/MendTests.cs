@@ -235,5 +235,5 @@ public sealed class MendTests : IDisposable
 
     private async Task<BenchView> BenchAsync() => (await _shop.Client.GetFromJsonAsync<BenchView>("/api/bench", OpenJson.Options))!;
 
-    private async Task<List<LogEntry>> LogAsync(string q) => (await _shop.Client.GetFromJsonAsync<List<LogEntry>>($"/api/log?q={q}", OpenJson.Options))!;
+    private async Task<IReadOnlyList<LogEntry>> LogAsync(string q) => (await _shop.Client.GetFromJsonAsync<LogPage>($"/api/log?q={q}", OpenJson.Options))!.Entries;
 }

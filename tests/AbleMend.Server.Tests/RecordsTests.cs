@@ -10,6 +10,8 @@ using AbleMend.Server.Http;
 using AbleMend.Server.Mends;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Infrastructure;
+using Microsoft.EntityFrameworkCore.Migrations;
 
 namespace AbleMend.Server.Tests;
 
@@ -63,15 +65,24 @@ public sealed class RecordsTests : IDisposable
 
     private static string Document(string name) => File.ReadAllText(Path.Combine(PlanningTests.Root(), "tests", "AbleMend.Core.Tests", "Formats", $"{name}.json"));
 
-    [Fact]
-    public async Task A_closed_record_that_cannot_be_read_stays_in_the_log_and_off_the_items_finds()
+    // A row from before the log kept a line of it is read as a whole.
+    [Theory]
+    [InlineData(false, Core.Catalogue.Decision.Retire)]
+    [InlineData(true, null)]
+    public async Task A_closed_record_that_cannot_be_read_stays_in_the_log_and_off_the_items_finds(bool older, Core.Catalogue.Decision? told)
     {
         var across = Shop.DeckDing().Damaged(damage => damage with { Kind = Core.Gear.DamageKind.Crack, Shape = new Core.Gear.CrackShape(480, 6), DepthMm = 20, AcrossWholeWidth = true });
         var mend = await _shop.OpenMendAsync(across);
         await _shop.SendAsync(HttpMethod.Post, $"/api/mends/{mend.Id}/send-on", null, mend.Version);
         await WriteAsync(mend.Id, "PlanJson", "{}");
-        var entry = (await _shop.Client.GetFromJsonAsync<List<LogEntry>>("/api/log", OpenJson.Options))!.Single();
-        (entry.Id, entry.Decision).ShouldBe((mend.Id, null));
+        if (older)
+        {
+            await WriteAsync(mend.Id, "LogJson", null);
+            await WriteAsync(mend.Id, "FindsJson", MendRow.FindsUnread);
+        }
+
+        var entry = (await _shop.Client.GetFromJsonAsync<LogPage>("/api/log", OpenJson.Options))!.Entries.Single();
+        (entry.Id, entry.Decision).ShouldBe((mend.Id, told));
         var next = await Shop.ReadAsync(await _shop.SendAsync(HttpMethod.Post, "/api/mends", new NewMend(1, Shop.DeckDing())));
         next.FoundBefore.ShouldBeEmpty();
     }
@@ -89,6 +100,45 @@ public sealed class RecordsTests : IDisposable
     }
 
     [Fact]
+    public async Task A_file_from_before_plans_were_packed_is_read_and_searched()
+    {
+        var file = Path.Combine(Path.GetTempPath(), $"able-mend-{Guid.NewGuid():N}.db");
+        var options = new DbContextOptionsBuilder<MendDb>().UseSqlite(MendDb.ConnectionTo(file)).Options;
+        var repairCase = Shop.DeckDing();
+        var plan = Planner.Shipped().Plan(repairCase.StartingAt(_shop.Time.GetUtcNow())).Value!;
+        await using (var db = new MendDb(options))
+        {
+            await db.GetService<IMigrator>().MigrateAsync("DeedsAndKeptTimes");
+            await db.Database.ExecuteSqlRawAsync("INSERT INTO Items (Id, Tag, Name, Construction, Warranty) VALUES (1, 'BRD-01', 'Longboard', 'pu-polyester-board', 'None')");
+            await db.Database.ExecuteSqlRawAsync(
+                "INSERT INTO Mends (Id, ItemId, Status, CaseJson, PlanJson, CreatedAt, ChangedAt, ClosedAt, SearchText, Version) VALUES (7, 1, 'SentOn', {0}, {1}, 1, 1, 2, 'the blue-handled brush', 1)",
+                System.Text.Json.JsonSerializer.Serialize(repairCase, OpenJson.Options), System.Text.Json.JsonSerializer.Serialize(plan, OpenJson.Options));
+            await db.PrepareAsync(CancellationToken.None);
+        }
+
+        await using (var db = new MendDb(options))
+        {
+            using var records = new MendRecords();
+            var row = await db.Mends.Include(each => each.Events).SingleAsync();
+            records.Read(row).Value!.Plan!.Steps.Count.ShouldBe(plan.Steps.Count);
+            row.FindsJson.ShouldBe(MendRow.FindsUnread);
+            (await LogHits.RankedAsync(db, LogSearch.Match("handled")!, double.MinValue, 0, 10, CancellationToken.None)).Single().Id.ShouldBe(7);
+            (await db.Database.GetPendingMigrationsAsync()).ShouldBeEmpty();
+        }
+
+        Remove(file);
+    }
+
+    private static void Remove(string file)
+    {
+        SqliteConnection.ClearAllPools();
+        foreach (var left in Directory.GetFiles(Path.GetTempPath(), Path.GetFileName(file) + "*"))
+        {
+            File.Delete(left);
+        }
+    }
+
+    [Fact]
     public async Task Two_starts_on_one_file_wait_for_each_other()
     {
         var file = Path.Combine(Path.GetTempPath(), $"able-mend-{Guid.NewGuid():N}.db");
@@ -100,11 +150,7 @@ public sealed class RecordsTests : IDisposable
         }));
         await using var after = new MendDb(options);
         (await after.Database.GetPendingMigrationsAsync()).ShouldBeEmpty();
-        SqliteConnection.ClearAllPools();
-        foreach (var left in Directory.GetFiles(Path.GetTempPath(), Path.GetFileName(file) + "*"))
-        {
-            File.Delete(left);
-        }
+        Remove(file);
     }
 
     [Fact]

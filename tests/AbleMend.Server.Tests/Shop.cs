@@ -42,6 +42,8 @@ public sealed class Shop : IDisposable
 
     public static Shop WithDemo() => Open(false);
 
+    public T Service<T>() where T : notnull => _factory.Services.GetRequiredService<T>();
+
     public Shop Restarted() => new(Database, Time, true, false);
 
     public void Dispose()

@@ -76,7 +76,7 @@ public sealed class ShopTests : IDisposable
         bench.Entries.Select(entry => entry.Urgency).ShouldBe(bench.Entries.Select(entry => entry.Urgency).Order());
         bench.Entries[0].Urgency.ShouldBe(Urgency.AboutToBeLost);
         bench.Drafts.ShouldNotBeEmpty();
-        (await demo.Client.GetFromJsonAsync<List<LogEntry>>("/api/log", OpenJson.Options))!.Select(entry => entry.Decision).Distinct().Count().ShouldBe(5);
+        (await demo.Client.GetFromJsonAsync<LogPage>("/api/log", OpenJson.Options))!.Entries.Select(entry => entry.Decision).Distinct().Count().ShouldBe(5);
     }
 
     [Theory]

@@ -23,6 +23,8 @@ test('a deck ding, quick, with the keyboard alone', async ({ page }) => {
   await page.goto(server.url);
   await tabTo(page, /^Start a mend/);
   await page.keyboard.press('Enter');
+  // What is still loading takes no focus.
+  await expect(page.getByRole('button', { name: /^BRD-03/ })).toBeEnabled();
   await tabTo(page, /^BRD-03/);
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/look$/);

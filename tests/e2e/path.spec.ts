@@ -10,7 +10,7 @@ test('a fin box, from first look to the log, through a crash in the middle', asy
   test.setTimeout(180_000);
   const faults: string[] = [];
   page.on('pageerror', (fault) => faults.push(fault.message));
-  page.on('console', (line) => line.type() === 'error' && !/422|ERR_CONNECTION/.test(line.text()) && faults.push(line.text()));
+  page.on('console', (line) => line.type() === 'error' && !/422|net::ERR_/.test(line.text()) && faults.push(line.text()));
 
   // The bench leads with what is about to be lost, in the shop's zone (an hour ahead of UTC in May), not the browser's.
   await page.goto(server.url);

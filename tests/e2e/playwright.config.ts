@@ -9,6 +9,8 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     timezoneId: 'Asia/Tokyo',
+    // Away is tested by itself; elsewhere what is tested is what the server gives.
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
       args: [

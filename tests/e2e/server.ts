@@ -12,6 +12,8 @@ interface Start {
   empty?: boolean;
   /** A language file's content: from English templates to other words. */
   language?: Readonly<Record<string, string>>;
+  /** More of the server's options, as environment. */
+  env?: Readonly<Record<string, string>>;
 }
 
 /** The published server on a port and a database of its own. It can be killed without warning and started again. */
@@ -24,7 +26,7 @@ export class ShopServer {
     return `http://127.0.0.1:${this.port}`;
   }
 
-  async start({ clock, empty = false, language }: Start): Promise<void> {
+  async start({ clock, empty = false, language, env = {} }: Start): Promise<void> {
     this.port ||= await freePort();
     const words = join(this.folder, 'words.json');
     if (language) writeFileSync(words, JSON.stringify(language));
@@ -37,6 +39,7 @@ export class ShopServer {
         AbleMend__Database: join(this.folder, 'shop.db'),
         AbleMend__Empty: String(empty),
         AbleMend__Clock: clock,
+        ...env,
         ...(language ? { AbleMend__Language: words } : {}),
       },
     });
@@ -53,8 +56,9 @@ export class ShopServer {
 
   /** kill -9: nothing is flushed, nothing is said. */
   async kill(): Promise<void> {
-    const ended = new Promise((gone) => this.process?.once('exit', gone));
-    this.process?.kill('SIGKILL');
+    if (this.process?.exitCode !== null || this.process.signalCode !== null) return;
+    const ended = new Promise((gone) => this.process!.once('exit', gone));
+    this.process.kill('SIGKILL');
     await ended;
   }
 
@@ -64,7 +68,7 @@ export class ShopServer {
   }
 }
 
-function freePort(): Promise<number> {
+export function freePort(): Promise<number> {
   return new Promise((found, failed) => {
     const probe = createServer();
     probe.once('error', failed);

@@ -17,6 +17,15 @@ public static class CaseChecks
     /// <summary>Depth in millimetres past which the number itself is wrong, and not the place.</summary>
     private const double DeepestMm = 1000;
 
+    /// <summary>Corners of all traced outlines of a case together: hands trace a damage with a few dozen.</summary>
+    private const int MostTracedPoints = 1200;
+
+    /// <summary>Spots beside all damages of a case together.</summary>
+    private const int MostNeighbours = 60;
+
+    /// <summary>How often the traced outlines of a case may turn round, every tooth counted: a jagged tear of thirty teeth turns some twenty times.</summary>
+    private const double MostTurns = 60;
+
     /// <summary>Half the sheet that outlines are traced on, in millimetres.</summary>
     private const double SheetMm = 600;
 
@@ -34,6 +43,7 @@ public static class CaseChecks
             CheckChoice(checks, damage.Choice ?? new Choice(), $"damages[{i}].choice", catalogue, methods);
         }
 
+        CheckTraces(checks, repairCase.Damages);
         CheckBench(checks, repairCase.Bench);
         CheckWanted(checks, repairCase.Wanted);
         CheckTools(checks, repairCase.Tools);
@@ -144,6 +154,16 @@ public static class CaseChecks
         }
     }
 
+    /// <summary>Every patch is grown from these outlines: more corners and teeth than any hand traces only cost time.</summary>
+    private static void CheckTraces(Checks checks, IReadOnlyList<DamageToMend> damages)
+    {
+        var traces = damages.Take(12).SelectMany(damage => (damage.Seen.Neighbours ?? []).Take(20).Select(neighbour => neighbour.Shape).Prepend(damage.Seen.Shape)).OfType<TracedShape>().Select(trace => trace.Points).ToList();
+        var points = traces.Sum(trace => trace.Count);
+        checks.Demand(damages.Take(12).Sum(damage => damage.Seen.Neighbours?.Count ?? 0) <= MostNeighbours, "too-many-neighbours", "damages", "These are more spots beside the damages than anybody measures one by one.", $"Give at most {MostNeighbours} together; trace round those that lie close.");
+        checks.Demand(points <= MostTracedPoints, "too-many-points", "damages", "The traced outlines have more corners than a hand traces.", $"Trace them with at most {MostTracedPoints} corners together.");
+        checks.Demand(points > MostTracedPoints || traces.Sum(Outline.Turns) <= MostTurns + traces.Count, "too-jagged", "damages", "The traced outlines are more jagged than a tear.", "Trace round the teeth: what is cut away is round.");
+    }
+
     private static void CheckBench(Checks checks, BenchFacts bench)
     {
         checks.Demand(TimeZoneInfo.TryFindSystemTimeZoneById(bench.Zone, out _), "unknown-zone", "bench.zone",
@@ -157,11 +177,6 @@ public static class CaseChecks
     {
         CheckGrit(checks, wanted.FinishGrit, "wanted.finishGrit");
         checks.Demand(wanted.StartAt is not null, "no-start", "wanted.startAt", "The case does not say when work begins.", "Give an instant in UTC.");
-        foreach (var (instant, name) in new[] { (wanted.StartAt, "startAt"), (wanted.NeededBy, "neededBy") })
-        {
-            checks.Demand(instant is null || instant.Value.Year is >= 2000 and <= 2200, "absurd-date", $"wanted.{name}",
-                "The date lies outside the years 2000 to 2200.", "Check the year.");
-        }
     }
 
     private static void CheckTools(Checks checks, Tools tools)

@@ -6,7 +6,10 @@ using AbleMend.Core.Words;
 
 namespace AbleMend.Core.Limits;
 
-/// <summary>Checks whatever is read against the limits that stand on its fields, all the way down. Nothing is clamped.</summary>
+/// <summary>
+/// Checks whatever is read against the limits that stand on its fields, all the way down. Where none stands, a number is finite, a date lies
+/// in a shop's time, and a text is one that can be seen. Nothing is clamped.
+/// </summary>
 public static class LimitTable
 {
     private static readonly ConcurrentDictionary<Type, IReadOnlyList<Field>> Fields = new();
@@ -75,6 +78,7 @@ public static class LimitTable
             CheckSize(held, size, trail, problems);
         }
 
+        CheckPlain(held, field, trail, problems);
         if (!field.Deeper)
         {
             return;
@@ -112,6 +116,58 @@ public static class LimitTable
         }
     }
 
+    /// <summary>The first and the last year that a date may lie in.</summary>
+    private const int FirstYear = 2000, LastYear = 2200;
+
+    /// <summary>What holds of every field, whatever else stands on it.</summary>
+    private static void CheckPlain(object held, Field field, Trail trail, List<Problem> problems)
+    {
+        switch (held)
+        {
+            case double number when field.Limits is null && !double.IsFinite(number):
+                problems.Add(new Problem("out-of-range", trail.ToString(), "That is no number.", "Give a number."));
+                break;
+            case DateOnly { Year: < FirstYear or > LastYear } or DateTimeOffset { Year: < FirstYear or > LastYear }:
+                problems.Add(new Problem("absurd-date", trail.ToString(), $"The date lies outside the years {Year(FirstYear)} to {Year(LastYear)}.", "Check the year."));
+                break;
+            case string text:
+                CheckText(text, field.Size, trail, problems);
+                break;
+            case IEnumerable<string> texts:
+                foreach (var (i, text) in texts.Take(field.Size?.Most ?? int.MaxValue).Index())
+                {
+                    CheckText(text, null, trail.Entry(i), problems);
+                }
+
+                break;
+            case IReadOnlyDictionary<string, string> pairs:
+                foreach (var text in pairs.SelectMany(pair => new[] { pair.Key, pair.Value }))
+                {
+                    CheckText(text, null, trail, problems);
+                }
+
+                break;
+        }
+    }
+
+    private static void CheckText(string? text, SizeAttribute? size, Trail trail, List<Problem> problems)
+    {
+        if (text is null)
+        {
+            problems.Add(new Problem("missing", trail.ToString(), "This is empty.", "Write something, or leave it out."));
+        }
+        else if (size is null && text.Length > PlainText.MostCharacters)
+        {
+            problems.Add(new Problem("bad-length", trail.ToString(), $"This is longer than {PlainText.MostCharacters} characters.", $"Write at most {PlainText.MostCharacters} characters."));
+        }
+        else if (PlainText.Fault(text, trail.ToString(), size?.Lines == true) is { } unseen)
+        {
+            problems.Add(unseen);
+        }
+    }
+
+    private static TextArgument Year(int year) => new(year.ToString(System.Globalization.CultureInfo.InvariantCulture));
+
     /// <summary>Where a walk is; put into words only when something is wrong there.</summary>
     private sealed record Trail(Trail? Before, string Name, int? Index)
     {
@@ -133,7 +189,7 @@ public static class LimitTable
             .Select(property => new Field(
                 JsonNamingPolicy.CamelCase.ConvertName(property.Name), property.GetValue,
                 property.GetCustomAttribute<LimitsAttribute>(), property.GetCustomAttribute<SizeAttribute>(), IsDeeper(property.PropertyType), property.PropertyType))
-            .Where(field => field.Limits is not null || field.Size is not null || field.Deeper),
+            .Where(field => field.Limits is not null || field.Size is not null || field.Deeper || IsPlain(field.Type)),
     ];
 
     private static bool IsDeeper(Type type)
@@ -141,6 +197,12 @@ public static class LimitTable
         var entry = Entry(type);
         return entry.IsClass && entry != typeof(string) && entry.Assembly == typeof(LimitTable).Assembly && entry != typeof(Message);
     }
+
+    /// <summary>Whether a field is one of those of which something holds though no limit stands on it.</summary>
+    private static bool IsPlain(Type type) =>
+        (Nullable.GetUnderlyingType(type) ?? type) is var plain
+        && (plain == typeof(double) || plain == typeof(DateOnly) || plain == typeof(DateTimeOffset) || plain == typeof(string)
+            || typeof(IEnumerable<string>).IsAssignableFrom(plain) || typeof(IReadOnlyDictionary<string, string>).IsAssignableFrom(plain));
 
     private static Type Entry(Type type) => type.IsGenericType ? type.GetGenericArguments()[^1] : type;
 

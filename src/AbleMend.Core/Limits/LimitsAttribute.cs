@@ -28,4 +28,7 @@ public sealed class SizeAttribute(int least, int most) : Attribute
 
     /// <value>Most.</value>
     public int Most { get; } = most;
+
+    /// <value>Whether a text may have several lines.</value>
+    public bool Lines { get; init; }
 }

@@ -45,11 +45,11 @@ public static class Matcher
     public const double CautionCost = 1.0;
 
     /// <summary>All systems that fit the damage, best first, the vetoed last.</summary>
-    public static IReadOnlyList<Candidate> Rank(CaseView view, IReadOnlyList<IWayOfMending> methods) =>
+    public static IReadOnlyList<Candidate> Rank(CaseView view, IReadOnlyList<IWayOfMending> methods, CancellationToken cancel = default) =>
         [
             .. methods
                 .Where(method => method.DoesNotFit(view) is null)
-                .SelectMany(method => Judge(view, method))
+                .SelectMany(method => Judge(view, method, cancel))
                 .OrderBy(candidate => candidate.Vetoed)
                 .ThenByDescending(candidate => candidate.Score),
         ];
@@ -57,8 +57,9 @@ public static class Matcher
     /// <summary>Marks given to a system that is the default of a question on which practitioners disagree, as long as the technician weighs nothing otherwise.</summary>
     public const double DefaultSchoolBonus = 0.5;
 
-    private static IEnumerable<Candidate> Judge(CaseView view, IWayOfMending method)
+    private static IEnumerable<Candidate> Judge(CaseView view, IWayOfMending method, CancellationToken cancel)
     {
+        cancel.ThrowIfCancellationRequested();
         var (times, touched) = (new Dictionary<Material, Times>(), method.Touches(view));
         return view.Catalogue.MaterialList.Where(material => material.Holds && method.Takes(material)).Select(material => Judge(view, method, material, touched, times)).ToList();
     }

@@ -55,7 +55,7 @@ internal sealed class CementPatch : MendMethod
             Inside(job, patch, beyond);
         }
 
-        job.Do("rim", Stage.Finish, "Clean the rim", "After a couple of hours rub the proud cement off the rim with a rag, towards the patch.", 4, "Never lift an edge to look under it.",
+        job.Do("rim", Stage.Finish, "Clean the rim", "Once what squeezed out is hard, rub it off the rim with a rag, towards the patch.", 4, "Never lift an edge to look under it.",
             job.Loadable(job.Label, bothFaces ? "close-inside" : "close"), ["solvent"], ["finish"]);
         Test(job);
         job.Draw(sketch => sketch.Patch("patch", patch.HalfMm, 0.9, "patch").Section("glue", MarkKind.Glue, false, null, (-patch.HalfMm, -0.05), (patch.HalfMm, -0.05)));

@@ -62,17 +62,32 @@ internal sealed class GelCoatFill : MendMethod
 
     private static void Coat(Job job, string id, Message title, Func<double> ml, bool last)
     {
-        var (resin, label) = (job.Main, job.Label);
         var waxed = last && job.View.School("gel-coat-surface") == "wax";
         var loss = job.CupLoss();
+        var need = job.Need(id, false, () => Ml(ml() + loss.Ml), "Volume of the coat, and what stays in the cup", Source.Arithmetic);
+        job.Sharable.Add(new SharableMix($"{id}-mix", job.Main.Id, null, waxed, need, job.SpreadingTime(id, SpreadingMin), null));
+        if (!job.TakeFromShared($"{id}-mix", need))
+        {
+            Mix(job, id, need, last, waxed);
+        }
+
+        Message film = last && !waxed ? " Lay release film over it and press the air out, or brush PVA on when it has gelled." : Message.Empty;
+        job.Do(id, Stage.Apply, title, $"Work it in with a stick, no bubbles, to the tape.{film}", SpreadingMin, last ? "Proud: it shrinks, and the block needs something to take." : null,
+            last ? job.Sandable(job.Label, $"{id}-mix") : job.Recoat(job.Label, $"{id}-mix"), draws: [id], follows: true);
+    }
+
+    private static void Mix(Job job, string id, Figure<Volume> need, bool last, bool waxed)
+    {
+        var (resin, label) = (job.Main, job.Label);
+        var all = job.ForAll($"{id}-mix", need);
         var percent = job.Figure($"{id}.catalyst-percent", "Catalyst", () =>
             {
                 _ = (label.Catalyst.Value, label.CatalystLeast.Value, label.CatalystMost.Value);
                 return Percent(Catalyst.For(resin.Catalyst!, 100, label.Reference.C, label.Reference.C).Percent);
             },
             "The label's dose by weight: warm the bench instead of pouring more", Source.CommonPractice, 1);
-        var grams = job.Figure($"{id}.resin-g", "Gel coat", () => Grams(job.WholeDropsG((ml() + loss.Ml) * label.Density.GPerMl, percent.Percent)),
-            "Volume of the coat and what stays in the cup, × density; up to the next whole drop of catalyst, and no less than the drops that hold the dose", Source.Arithmetic, 1);
+        var grams = job.Figure($"{id}.resin-g", "Gel coat", () => Grams(job.WholeDropsG(all.Ml * label.Density.GPerMl, percent.Percent)),
+            "What is needed × density; up to the next whole drop of catalyst, and no less than the drops that hold the dose", Source.Arithmetic, 1);
         var drops = job.CatalystDrops(id, grams, percent);
         var wax = job.Wax(id, grams, waxed);
         Fumes.Put(job, id, resin, grams);
@@ -84,12 +99,9 @@ internal sealed class GelCoatFill : MendMethod
 
         Message first = wax is null ? Message.Empty : $"Stir in {wax} of wax first. ";
         job.Do($"{id}-mix", Stage.Mix, !last ? "Mix the first coat" : waxed ? "Mix the second coat: wax first, then catalyst" : "Mix the second coat",
-            $"{first}{grams} of gel coat, {drops} of catalyst, mixed into the corners of the cup.", Mixes.MixingMin,
+            $"{first}{grams} of gel coat, {drops} of catalyst{job.Whom($"{id}-mix")}, mixed into the corners of the cup.", Mixes.MixingMin,
             waxed ? "Wax first, then catalyst: without wax the surface stays sticky." : "Mix into the corners of the cup: a soft corner never sets.",
             cautions: [.. resin.Hazards], useWithin: life, pour: new Poured([grams, .. wax is null ? Array.Empty<IFigure>() : [wax], drops], [grams, drops]));
-        Message film = last && !waxed ? " Lay release film over it and press the air out, or brush PVA on when it has gelled." : Message.Empty;
-        job.Do(id, Stage.Apply, title, $"Work it in with a stick, no bubbles, to the tape.{film}", SpreadingMin, last ? "Proud: it shrinks, and the block needs something to take." : null,
-            last ? job.Sandable(label, $"{id}-mix") : job.Recoat(label, $"{id}-mix"), draws: [id], follows: true);
     }
 
     private static void Polish(Job job, Field field)

@@ -57,10 +57,17 @@ internal sealed class UvSliceFill : MendMethod
         var slit = job.Figures.Work("fill.slit", "Slit", () => Ml(job.Hurt.Area.Cm2 * job.Depth.Mm / 20), "Half its area × depth", Source.Published("Solid geometry, textbook"), 1);
         var loss = job.CupLoss();
         var ml = job.Figure("fill.need", "Resin", () => Ml(slit.Ml + (rim.Area.Cm2 * film.Mm / 10) + loss.Ml), "Slit, a film over the scuffed rim, and what stays on the card", Source.Arithmetic, 1);
+        job.Sharable.Add(new SharableMix("pour", job.Main.Id, null, false, ml, null, null));
+        if (job.TakeFromShared("pour", ml))
+        {
+            return;
+        }
+
+        var all = job.ForAll("pour", ml);
         job.Do("pour", Stage.Mix, "In the shade, squeeze out what is needed",
-            $"{ml} on a card, in the shade and with your back to the light. Close the tube at once.", 1,
+            $"{all} on a card{job.Whom("pour")}, in the shade and with your back to the light. Close the tube at once.", 1,
             "Light reflected off sand sets it in the shade; an old or half-exposed tube gels early: try a drop first.", cautions: [.. job.Main.Hazards],
-            pour: new Poured([ml], [ml]));
+            pour: new Poured([all], [all]));
     }
 
     private static Figure<CureTime> Spread(Job job)

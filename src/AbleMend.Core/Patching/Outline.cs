@@ -76,6 +76,20 @@ public sealed class Outline
         return polygon is { IsValid: true, Area: > 0.5 };
     }
 
+    /// <summary>How many times a traced outline turns all the way round, every corner counted, whichever way it turns: 1 for what bulges only outwards.</summary>
+    public static double Turns(IReadOnlyList<PointMm> points)
+    {
+        var turned = 0.0;
+        for (var i = 0; i < points.Count; i++)
+        {
+            var (before, at, after) = (points[i], points[(i + 1) % points.Count], points[(i + 2) % points.Count]);
+            var angle = Math.Atan2(after.Y - at.Y, after.X - at.X) - Math.Atan2(at.Y - before.Y, at.X - before.X);
+            turned += Math.Abs(Math.IEEERemainder(angle, 2 * Math.PI));
+        }
+
+        return turned / (2 * Math.PI);
+    }
+
     /// <summary>This outline moved outward by a margin with round corners; pieces nearer than their margins merge.</summary>
     /// <param name="marginMm">Margin in millimetres, 0 or more.</param>
     public Outline Grown(double marginMm) =>

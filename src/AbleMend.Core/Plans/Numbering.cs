@@ -16,7 +16,10 @@ public static class Numbering
     /// <summary>The identifier in the whole plan.</summary>
     /// <param name="number">Which damage, from 1.</param>
     /// <param name="id">Identifier within that damage.</param>
-    public static string Of(int number, string id) => number == 1 ? id : string.Create(CultureInfo.InvariantCulture, $"{number}{Mark}{id}");
+    public static string Of(int number, string id) => number == 1 || IsOfAnother(id) ? id : string.Create(CultureInfo.InvariantCulture, $"{number}{Mark}{id}");
+
+    /// <summary>Whether an identifier names its damage already: a figure that is read of another damage.</summary>
+    internal static bool IsOfAnother(string id) => id.Contains(Mark, StringComparison.Ordinal);
 
     /// <summary>The damage of an identifier of the whole plan, and the identifier within it.</summary>
     public static (int Number, string Id) Parse(string id) =>

@@ -15,23 +15,41 @@ namespace AbleMend.Core.Plans;
 internal sealed record Looked(CaseView View, Verdict Verdict, IReadOnlyList<Candidate> Candidates);
 
 /// <summary>A damage that a method has composed, told with the identifiers of the whole plan.</summary>
-internal sealed record Composed(CaseView View, IMendMethod Method, ChosenMaterials Materials, FigureGraph Graph, Composition Composition)
+internal sealed record Composed(CaseView View, IMendMethod Method, ChosenMaterials Materials, FigureGraph Graph, Composition Composition, SharedCups? Cups, IReadOnlySet<string> DoneElsewhere)
 {
-    /// <value>What is drawn and cut.</value>
-    public Drawn Drawn { get; } = Composition.Drawn.Value;
+    private Drawn? _drawn;
+    private IReadOnlyList<Figure>? _told;
+    private IReadOnlyList<PlanStep>? _steps;
 
-    /// <value>The figures that a plan keeps: those that a step shows or waits for, and those that its drawing rests on.</value>
-    public IReadOnlyList<Figure> Told { get; } = [.. Graph.Told(Shown(Composition, Graph)).Select(figure => Numbering.Of(View.Number, figure))];
+    /// <value>What is drawn and cut; worked out when it is first asked for.</value>
+    public Drawn Drawn => _drawn ??= Composition.Drawn.Value;
 
-    /// <value>Its steps in order.</value>
-    public IReadOnlyList<PlanStep> Steps { get; } = [.. Composition.Steps.Select(step => Numbering.Of(View.Number, Say(step)))];
+    /// <value>The figures that a plan keeps: those that a step shows or waits for, and those that its drawing rests on; what was read of other damages is told there.</value>
+    public IReadOnlyList<Figure> Told => _told ??= Telling();
+
+    private IReadOnlyList<Figure> Telling()
+    {
+        // What a drawing rests on is known once it is drawn.
+        _ = Drawn;
+        return [.. Graph.Told(Shown(Composition, Graph, DoneElsewhere).Concat(Taken(Composition, Cups))).Where(figure => !Numbering.IsOfAnother(figure.Id)).Select(figure => Numbering.Of(View.Number, figure))];
+    }
+
+    /// <summary>The same, with some steps done once with another damage.</summary>
+    public Composed Without(IReadOnlySet<string> doneElsewhere) => new(View, Method, Materials, Graph, Composition, Cups, doneElsewhere);
+
+    /// <value>Its steps in order, without those that are done with another damage.</value>
+    public IReadOnlyList<PlanStep> Steps => _steps ??= [.. Composition.Steps.Where(step => !DoneElsewhere.Contains(step.Id)).Select(step => Numbering.Of(View.Number, Say(step)))];
 
     /// <value>What its method wants known.</value>
     public IEnumerable<Warning> Warnings => Composition.Warnings.Select(warning => Numbering.Of(View.Number, warning));
 
-    private static IEnumerable<IFigure> Shown(Composition composition, FigureGraph graph) =>
-        composition.Steps.SelectMany(step => step.Figures.Append(step.Timing.Wait?.Because)).OfType<string>().Distinct().Select(graph.Find).OfType<IFigure>()
+    private static IEnumerable<IFigure> Shown(Composition composition, FigureGraph graph, IReadOnlySet<string> doneElsewhere) =>
+        composition.Steps.Where(step => !doneElsewhere.Contains(step.Id)).SelectMany(step => step.Figures.Append(step.Timing.Wait?.Because)).OfType<string>().Distinct().Select(graph.Find).OfType<IFigure>()
             .Concat(composition.Drawn.Shown);
+
+    /// <summary>What the damage that mixes a shared cup reads of those that take their share of it.</summary>
+    private static IEnumerable<IFigure> Taken(Composition composition, SharedCups? cups) =>
+        cups is null ? [] : composition.Mixes.Where(mix => cups.TakenFrom.ContainsKey(mix.StepId)).SelectMany(mix => new IFigure?[] { mix.Need, mix.Work }.OfType<IFigure>());
 
     private static PlanStep Say(PlanStep step) => step with
     {

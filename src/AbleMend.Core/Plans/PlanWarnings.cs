@@ -1,7 +1,9 @@
+using System.Globalization;
 using AbleMend.Core.Cases;
 using AbleMend.Core.Figures;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Methods;
+using AbleMend.Core.Patching;
 using AbleMend.Core.Timing;
 using AbleMend.Core.Words;
 using static AbleMend.Core.Quantities.Measures;
@@ -16,7 +18,7 @@ internal static class PlanWarnings
     {
         foreach (var held in timeline.Where(each => each.HeldFrom is not null))
         {
-            yield return new Warning("held-back", $"“{Titled(steps, held)}” waits until the shop opens again: begun as soon as it could be, a window that it leads to would close with nobody there.", held.StepId);
+            yield return new Warning("held-back", Held(view, steps, held), held.StepId);
         }
 
         foreach (var missed in timeline.Where(each => each.MissesWindow))
@@ -54,6 +56,29 @@ internal static class PlanWarnings
             .Select(id => (Message)$"{view.Catalogue.Materials[id].Name:inside}").ToList();
         return missing.Count == 0 ? [] : [new Warning("to-buy", $"Not on the shelf, to buy before it begins: {missing.Aggregate((all, next) => $"{all}; {next}")}.", null)];
     }
+
+    /// <summary>Patches that no piece that is there takes: the pieces are believed as the shelf is.</summary>
+    public static IEnumerable<Warning> TooLargeForPieces(CaseView view, IReadOnlyList<PlannedDamage> damages, IReadOnlyList<Placement> placements)
+    {
+        var pieces = (view.Case.Offcuts ?? []).Select(piece => piece.Material).ToHashSet();
+        var placed = placements.Select(placement => (placement.Damage, placement.Patch)).ToHashSet();
+        return damages.SelectMany(damage => damage.Patches.Where(patch => pieces.Contains(patch.Cloth) && !placed.Contains((damage.Number, patch.Order))))
+            .GroupBy(patch => patch.Cloth)
+            .Select(group => (Cloth: view.Catalogue.Materials[group.Key], Largest: group.MaxBy(patch => patch.LengthMm * patch.WidthMm)!))
+            .Select(each => new Warning("no-piece", $"The pieces of {each.Cloth.Name:inside} that are there do not take all of its patches, the largest {Mm(each.Largest.LengthMm):0} by {Mm(each.Largest.WidthMm):0}: cut it from a roll, or buy one as wide.", null));
+    }
+
+    /// <summary>Why a step is held back, and what beginning it as soon as it could be would cost.</summary>
+    private static Message Held(CaseView view, IReadOnlyList<PlanStep> steps, TimedStep held)
+    {
+        var led = steps.FirstOrDefault(step => step.Id == held.HeldFor);
+        Message cost = led?.Timing.Wait?.WhenLate is { } late ? (Message)$" And then: {late}" : Message.Empty;
+        return held.WouldCloseAt is { } closes
+            ? (Message)$"“{Titled(steps, held)}” waits until the shop opens again: begun as soon as it could be, the window after “{led!.Title}” would close at {At(view, closes):as-is} with nobody there.{cost}"
+            : $"“{Titled(steps, held)}” waits until the shop opens again: begun as soon as it could be, a mix would stand past its life with nobody there.{cost}";
+    }
+
+    private static string At(CaseView view, DateTimeOffset instant) => TimeZoneInfo.ConvertTime(instant, view.Hours.Zone).ToString("HH:mm", CultureInfo.InvariantCulture);
 
     private static Message Titled(IReadOnlyList<PlanStep> steps, TimedStep timed) => steps.First(step => step.Id == timed.StepId).Title;
 }

@@ -20,6 +20,8 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
 {
     private static readonly Dictionary<string, Actual> NothingYet = [];
 
+    private static readonly HashSet<string> NoSteps = [];
+
     /// <summary>A planner with the shipped catalogue and all methods.</summary>
     public static Planner Shipped() => new(CatalogueLoader.LoadShipped(AllMethods.Known), AllMethods.List);
 
@@ -35,8 +37,10 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
 
     /// <summary>Plans a case.</summary>
     /// <param name="repairCase">The case; its start must be set.</param>
+    /// <param name="cancel">Gives up between one piece of work and the next.</param>
     /// <returns>The plan, or every problem found in the case.</returns>
-    public Outcome<RepairPlan> Plan(RepairCase repairCase)
+    /// <exception cref="OperationCanceledException">Nobody waits for it any more.</exception>
+    public Outcome<RepairPlan> Plan(RepairCase repairCase, CancellationToken cancel = default)
     {
         if (RefusedOutright(repairCase) is { } refused)
         {
@@ -61,13 +65,13 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
             return Outcome<RepairPlan>.Failed(problems);
         }
 
-        var looks = repairCase.Damages.Select((_, i) => Look(new CaseView(repairCase, catalogue, i + 1))).ToList();
+        var looks = repairCase.Damages.Select((_, i) => Look(new CaseView(repairCase, catalogue, i + 1), cancel)).ToList();
         return looks.All(look => look.Verdict.MendedHere)
-            ? Composed(looks)
+            ? Composed(looks, cancel)
             : Outcome<RepairPlan>.Of(NotHere(looks[0].View.StartAt, [.. looks.Select(look => Untreated(look.View.Number, look.Verdict, look.Candidates, Draughting.Of(look.View, null)))]));
     }
 
-    private Looked Look(CaseView view) => new(view, TriageDesk.Judge(view), Matcher.Rank(view, methods));
+    private Looked Look(CaseView view, CancellationToken cancel) => new(view, TriageDesk.Judge(view), Matcher.Rank(view, methods, cancel));
 
     /// <summary>
     /// What holds a life is refused before anything is checked: no slip in the rest of the case may hide the refusal.
@@ -111,17 +115,21 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
     /// <summary>What a figure of a case's plan becomes when each figure that it is worked out from is a little more, everything else as it is.</summary>
     /// <param name="repairCase">The case; its start must be set.</param>
     /// <param name="figure">Identifier of the figure.</param>
+    /// <param name="cancel">Gives up between one piece of work and the next.</param>
     /// <returns>The effects in the order of the inputs, or every problem found.</returns>
-    public Outcome<IReadOnlyList<Effect>> Effects(RepairCase repairCase, string figure)
+    public Outcome<IReadOnlyList<Effect>> Effects(RepairCase repairCase, string figure, CancellationToken cancel = default)
     {
-        var planned = Plan(repairCase);
+        var planned = Plan(repairCase, cancel);
         var (number, local) = Numbering.Parse(figure);
         if (planned.Value?.Damages.ElementAtOrDefault(number - 1)?.System is not { } system || Known(repairCase.Products).Value is not { } catalogue)
         {
             return Outcome<IReadOnlyList<Effect>>.Failed(planned.Problems.Count > 0 ? planned.Problems : [Unknown(figure)]);
         }
 
-        var composed = Composed(new CaseView(repairCase, catalogue, number), system.Method, system.Material);
+        var chosen = planned.Value.Damages.Select((damage, i) => (View: new CaseView(repairCase, catalogue, i + 1), damage.System!.Method, damage.System.Material)).ToList();
+        var shared = CupSharing.SharedIn(planned.Value);
+        var alone = chosen.Select(each => Composed(each.View, each.Method, each.Material, null, cancel)).ToList();
+        var composed = Composed(chosen[number - 1].View, system.Method, system.Material, CupSharing.CupsOf(number, shared, alone), cancel);
         _ = composed.Composition.Drawn.Value;
         return composed.Graph.Find(local) is { } asked
             ? Outcome<IReadOnlyList<Effect>>.Of([.. composed.Graph.EffectsOn(asked).Select(effect => effect with { Input = Numbering.Of(number, effect.Input) })])
@@ -130,15 +138,16 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
 
     private static Problem Unknown(string figure) => new("unknown-figure", "figure", $"This plan has no figure '{figure:as-is}'.", "Use the identifier of one of the plan's figures.");
 
-    private Composed Composed(CaseView view, string methodId, string materialId)
+    private Composed Composed(CaseView view, string methodId, string materialId, SharedCups? cups, CancellationToken cancel)
     {
+        cancel.ThrowIfCancellationRequested();
         var method = methods.First(each => each.Id == methodId);
         var materials = Companions.For(view, method, view.Catalogue.Materials[materialId]);
         var graph = new FigureGraph(view.Overrides);
-        return new Composed(view, method, materials, graph, method.Compose(new MethodInputs(view, materials, graph)));
+        return new Composed(view, method, materials, graph, method.Compose(new MethodInputs(view, materials, graph, Cups: cups)), cups, NoSteps);
     }
 
-    private Outcome<RepairPlan> Composed(IReadOnlyList<Looked> looks)
+    private Outcome<RepairPlan> Composed(IReadOnlyList<Looked> looks, CancellationToken cancel)
     {
         var picked = looks.Select(look => (Look: look, Pick: SystemPick.Of(look.View, look.Candidates))).ToList();
         var unpicked = picked.SelectMany(each => each.Pick.Problems).ToList();
@@ -147,7 +156,8 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
             return Outcome<RepairPlan>.Failed(unpicked);
         }
 
-        var parts = picked.Select(each => new Part(each.Look, each.Pick.Value!, Composed(each.Look.View, each.Pick.Value!.Method, each.Pick.Value.Material))).ToList();
+        var alone = picked.Select(each => new Part(each.Look, each.Pick.Value!, Composed(each.Look.View, each.Pick.Value!.Method, each.Pick.Value.Material, null, cancel))).ToList();
+        var parts = DoneOnce.Parts(CupSharing.Shared(alone, (part, cups) => part with { Composed = Composed(part.Look.View, part.Picked.Method, part.Picked.Material, cups, cancel) }));
         var told = parts.SelectMany(part => part.Composed.Told).ToList();
         var refused = parts.SelectMany(part => ByHand.Refuse(part.Look.View, part.Composed.Graph)).ToList();
         return refused.Count > 0 ? Outcome<RepairPlan>.Failed(refused) : Outcome<RepairPlan>.Of(Laid(parts, told));
@@ -156,10 +166,11 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
     private RepairPlan Laid(IReadOnlyList<Part> parts, IReadOnlyList<Figure> figures)
     {
         var view = parts[0].Look.View;
-        var steps = parts.SelectMany(part => part.Composed.Steps).ToList();
+        var steps = DoneOnce.Joined(parts, CupSharing.Steps(parts));
         var timeline = Timeline.Lay([.. steps.Select(step => step.Timing)], view.StartAt, view.Climate, view.Hours, NothingYet);
         var readyAt = Timeline.ReadyAt(timeline);
         var damages = parts.Select(part => part.Planned(readyAt)).ToList();
+        var placements = Offcuts.Fit([.. parts.SelectMany(part => part.Composed.Drawn.Patches.Select(patch => (part.Look.View.Number, patch)))], view.Case.Offcuts ?? []);
         var order = timeline.Select((step, i) => (step.StepId, i)).ToDictionary(each => each.StepId, each => each.i);
         return new RepairPlan(
             RepairPlan.CurrentFormat,
@@ -173,11 +184,11 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
             figures,
             timeline,
             [.. steps.SelectMany(step => step.Cautions).Append("safety-sheet").Distinct().Select(id => Catalogue.Cautions[id])],
-            [.. parts.SelectMany(part => part.Composed.Warnings).Concat(PlanWarnings.Of(view, steps, timeline)).Concat(PlanWarnings.ToBuy(view, damages, figures)).Concat(Fumes.Warn(figures)).Select(warning => warning with { Text = warning.Text.Told() }).DistinctBy(warning => (warning.Code, Voice.Plain.Say(warning.Text), warning.Code is "held-back" or "window-missed" ? warning.StepId : null))],
+            [.. parts.SelectMany(part => part.Composed.Warnings).Concat(PlanWarnings.Of(view, steps, timeline)).Concat(PlanWarnings.ToBuy(view, damages, figures)).Concat(PlanWarnings.TooLargeForPieces(view, damages, placements)).Concat(Fumes.Warn(figures)).Select(warning => warning with { Text = warning.Text.Told() }).DistinctBy(warning => (warning.Code, Voice.Plain.Say(warning.Text), warning.Code is "held-back" or "window-missed" ? warning.StepId : null))],
             parts.Select(part => part.Composed.Method.Proper).Any(proper => proper is not null)
                 ? (view.Case.Wanted.NeededBy ?? view.StartAt).AddDays(parts.Min(part => part.Composed.Method.Proper?.WithinDays ?? int.MaxValue))
                 : null,
-            Offcuts.Fit([.. parts.SelectMany(part => part.Composed.Drawn.Patches.Select(patch => (part.Look.View.Number, patch)))], view.Case.Offcuts ?? []));
+            placements);
     }
 
     private static PlannedDamage Untreated(int number, Verdict verdict, IReadOnlyList<Candidate> candidates, Drawing drawing) => new(number, verdict, candidates, null, drawing, [], []);

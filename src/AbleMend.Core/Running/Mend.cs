@@ -1,6 +1,8 @@
 using System.Text.Json.Serialization;
 using AbleMend.Core.Cases;
 using AbleMend.Core.Catalogue;
+using AbleMend.Core.Curing;
+using AbleMend.Core.Limits;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Proving;
 using AbleMend.Core.Words;
@@ -32,8 +34,55 @@ public enum MendStatus
 /// <param name="Passed">Whether a test by touch passed.</param>
 /// <param name="AirC">Air in °C at a reading of a hold test.</param>
 /// <param name="BarometerKpa">Barometer in kPa at a reading of a hold test.</param>
+/// <param name="At">When it happened, by the device that it was told to; null for when it is kept.</param>
 public sealed record Happening(
-    RunEventKind Kind, string? StepId = null, string? Text = null, double? Value = null, bool? Passed = null, double? AirC = null, double? BarometerKpa = null);
+    RunEventKind Kind,
+    [property: Size(0, 80)] string? StepId = null,
+    [property: Size(0, Happening.MostCharacters, Lines = true)] string? Text = null,
+    double? Value = null,
+    bool? Passed = null,
+    double? AirC = null,
+    double? BarometerKpa = null,
+    DateTimeOffset? At = null)
+{
+    /// <summary>Most characters of a note.</summary>
+    public const int MostCharacters = 2000;
+
+    private static readonly Dictionary<RunEventKind, string[]> Said = new()
+    {
+        [RunEventKind.Begin] = ["stepId"],
+        [RunEventKind.HandsDone] = ["stepId"],
+        [RunEventKind.Ready] = ["stepId"],
+        [RunEventKind.NotYet] = ["stepId"],
+        [RunEventKind.Proof] = ["stepId", "value", "passed"],
+        [RunEventKind.Redo] = ["stepId"],
+        [RunEventKind.Note] = ["stepId", "text"],
+        [RunEventKind.Reading] = ["value"],
+        [RunEventKind.Pressure] = ["stepId", "value", "airC", "barometerKpa"],
+        [RunEventKind.Find] = ["stepId", "text"],
+        [RunEventKind.Undo] = [],
+        [RunEventKind.HandBack] = ["text"],
+    };
+
+    /// <summary>How far ahead of the shop's clock a device's may be.</summary>
+    private static readonly TimeSpan MostAhead = TimeSpan.FromMinutes(2);
+
+    /// <summary>What is wrong with it whatever the state of the mend; null for nothing.</summary>
+    /// <param name="startedAt">When the run was started.</param>
+    /// <param name="now">The shop's present.</param>
+    public Problem? Fault(DateTimeOffset startedAt, DateTimeOffset now) =>
+        LimitTable.Check(this).FirstOrDefault()
+        ?? Unsaid().FirstOrDefault()
+        ?? (At < startedAt ? new Problem("before-start", "at", "That was before the mend was begun.", "Set the device's clock.")
+            : At > now + MostAhead ? new Problem("clock-ahead", "at", "That lies in the future: the device's clock is ahead of the shop's.", "Set the device's clock.")
+            : null);
+
+    /// <summary>What its kind has no place for: kept, it would be read as something that it is not.</summary>
+    private IEnumerable<Problem> Unsaid() =>
+        new (string Field, bool Given)[] { ("stepId", StepId is not null), ("text", Text is not null), ("value", Value is not null), ("passed", Passed is not null), ("airC", AirC is not null), ("barometerKpa", BarometerKpa is not null) }
+            .Where(each => each.Given && !Said[Kind].Contains(each.Field))
+            .Select(each => new Problem("not-for-this", each.Field, $"A “{Kebab<RunEventKind>.Id(Kind):as-is}” has no {each.Field:as-is}.", "Leave it out."));
+}
 
 /// <summary>The repair that a mend for now puts off, as it is booked.</summary>
 /// <param name="Case">Case to begin from: for good, with nothing chosen.</param>
@@ -95,8 +144,13 @@ public sealed record Mend(RepairCase Case, RepairPlan? Plan, MendStatus Status, 
             return Refuse("not-started", "This mend is not under way.", "Start it first.");
         }
 
+        if (happening.Fault(StartedAt!.Value, now) is { } fault)
+        {
+            return Outcome<Mend>.Failed(fault);
+        }
+
         var state = StateAt(now);
-        var next = new RunEvent(state.LastNumber + 1, now, happening.Kind, happening.StepId, happening.Text, happening.Value, happening.Passed, happening.AirC, happening.BarometerKpa);
+        var next = new RunEvent(state.LastNumber + 1, happening.At ?? now, happening.Kind, happening.StepId, happening.Text, happening.Value, happening.Passed, happening.AirC, happening.BarometerKpa, now);
         if (Run.Refuse(plan, state, next) is { } refused)
         {
             return Outcome<Mend>.Failed(refused);
@@ -113,6 +167,11 @@ public sealed record Mend(RepairCase Case, RepairPlan? Plan, MendStatus Status, 
         Plan is { } plan && StartedAt is { } started
             ? Run.Fold(Case, plan, started, Events, now)
             : throw new InvalidOperationException("A mend that was never started has no run.");
+
+    /// <value>The air that it cures in: the bench's, and what was read there since.</value>
+    /// <exception cref="InvalidOperationException">It was never started.</exception>
+    [JsonIgnore]
+    public Climate Climate => Run.ClimateOf(Case, StartedAt ?? throw new InvalidOperationException("A mend that was never started has no run."), Run.Standing(Events));
 
     /// <value>The repair that has to follow, once a mend for now was handed back; null where nothing was put off.</value>
     [JsonIgnore]

@@ -66,7 +66,12 @@ public static class Run
             UseBy(plan, step, steps),
             HoldOf(repairCase, plan, step, startedAt, kept),
             steps[step.Id].Failed ? BackFrom(plan, step) : null,
-            PhaseOf(steps[step.Id], true) == StepPhase.Next && timeline.First(each => each.StepId == step.Id) is { HeldFrom: not null, StartsAt: { } start } ? start : null);
+            PhaseOf(steps[step.Id], true) == StepPhase.Next && timeline.First(each => each.StepId == step.Id) is { HeldFrom: not null, StartsAt: { } start } ? start : null,
+            PhaseOf(steps[step.Id], true) == StepPhase.Next ? Awaited(plan, step, steps) : null);
+
+    /// <summary>The damages whose steps a step waits for and that have not got there yet.</summary>
+    private static IReadOnlyList<int>? Awaited(RepairPlan plan, PlanStep step, Dictionary<string, Progress> steps) =>
+        step.Timing.After?.Where(id => steps[id].DoneAt is null).Select(id => plan.Steps.First(each => each.Id == id).Damage).Distinct().Order().ToList() is { Count: > 0 } awaited ? awaited : null;
 
     /// <summary>The last step before a test on which what it tests depends: the last mix, else the last application, else the first step.</summary>
     private static string BackFrom(RepairPlan plan, PlanStep test)
@@ -86,7 +91,7 @@ public static class Run
         }
 
         var climate = ClimateOf(repairCase, startedAt, kept);
-        var since = kept.LastOrDefault(each => each.Kind == RunEventKind.Redo && Numbering.Parse(each.StepId!).Number == current.Damage)?.Number ?? 0;
+        var since = kept.LastOrDefault(each => each.Kind == RunEventKind.Redo && current.Timing.IsFor(Numbering.Parse(each.StepId!).Number))?.Number ?? 0;
         var readings = kept.Where(each => each.Kind == RunEventKind.Pressure && Numbering.Parse(each.StepId!).Number == current.Damage && each.Number > since).ToList();
         // It settles from when it was blown up; an older plan only knows when it was first read.
         var from = kept.LastOrDefault(each => each.Kind == RunEventKind.HandsDone && each.StepId == Numbering.Of(current.Damage, HoldTest.InflateStep))?.At ?? readings.FirstOrDefault()?.At;
@@ -213,7 +218,8 @@ public static class Run
 
                 break;
             case RunEventKind.Redo:
-                foreach (var later in plan.Steps.SkipWhile(one => one.Id != each.StepId).Where(one => one.Damage == step.Damage))
+                // A test of the whole item tests what is done again as well.
+                foreach (var later in plan.Steps.SkipWhile(one => one.Id != each.StepId).Where(one => one.Damage == step.Damage || (one.Stage == Stage.Prove && one.Timing.IsFor(step.Damage))))
                 {
                     steps[later.Id] = new Progress { NotBefore = each.At };
                 }
@@ -283,10 +289,19 @@ public static class Run
             : current.Uses is { } uses ? plan.Steps.First(step => step.Id == uses)
             : current.Timing.FollowsOn ? plan.Steps.TakeWhile(step => step != current).LastOrDefault(step => step.Damage == current.Damage)
             : null;
-        return mix?.UseWithinMin is { } minutes && steps[mix.Id].StartedAt is { } started ? started.AddMinutes(minutes) : null;
+        if (mix?.UseWithinMin is not { } minutes || steps[mix.Id].StartedAt is not { } started)
+        {
+            return null;
+        }
+
+        // What is taken of a shared cup when that is past using was mixed anew.
+        var taken = mix.Damage == current.Damage ? null : plan.Steps.TakeWhile(step => step != current).LastOrDefault(step => step.Damage == current.Damage && step.Stage == Stage.Mix);
+        var anew = taken is not null && steps[taken.Id].StartedAt is { } at && at > started.AddMinutes(minutes) ? at : started;
+        return anew.AddMinutes(minutes);
     }
 
-    private static Climate ClimateOf(RepairCase repairCase, DateTimeOffset startedAt, IReadOnlyList<RunEvent> events)
+    /// <summary>The air at the bench as it was planned with, and as it was read since.</summary>
+    internal static Climate ClimateOf(RepairCase repairCase, DateTimeOffset startedAt, IReadOnlyList<RunEvent> events)
     {
         var readings = events.Where(each => each.Kind == RunEventKind.Reading)
             .GroupBy(each => each.At)

@@ -45,7 +45,7 @@ public enum RunEventKind
 
 /// <summary>One thing that happened. Events are only ever added.</summary>
 /// <param name="Number">1, 2, 3 … in the order in which they were kept.</param>
-/// <param name="At">When, UTC.</param>
+/// <param name="At">When it happened, UTC: by the device that it was told to.</param>
 /// <param name="Kind">What.</param>
 /// <param name="StepId">Step that it concerns; null for notes, readings, undo and hand-back.</param>
 /// <param name="Text">Words of a note, the place of a find, or what to watch on hand-back.</param>
@@ -53,6 +53,7 @@ public enum RunEventKind
 /// <param name="Passed">Whether a test passed.</param>
 /// <param name="AirC">Air temperature in °C at a reading of a hold test; null takes the bench.</param>
 /// <param name="BarometerKpa">Barometer in kPa at a reading of a hold test; null takes sea level.</param>
+/// <param name="KeptAt">When it was kept, UTC: later than it happened where the network was away; null for an event of before both were kept.</param>
 public sealed record RunEvent(
     int Number, DateTimeOffset At, RunEventKind Kind, string? StepId = null, string? Text = null, double? Value = null, bool? Passed = null,
-    double? AirC = null, double? BarometerKpa = null);
+    double? AirC = null, double? BarometerKpa = null, DateTimeOffset? KeptAt = null);

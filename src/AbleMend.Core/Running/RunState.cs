@@ -56,7 +56,9 @@ public sealed record LiveWindow(
 /// <param name="Hold">What the readings of its hold test say so far; null when none is current.</param>
 /// <param name="LeadsBackTo">Where a failed test most likely leads back; null while none has failed.</param>
 /// <param name="HeldUntil">When it had better be begun, because a window that it leads to would close with nobody there; null where it may be begun now.</param>
-public sealed record Front(int Damage, string StepId, StepPhase Phase, LiveWindow? Window, DateTimeOffset? UseBy, HoldResult? Hold, string? LeadsBackTo, DateTimeOffset? HeldUntil = null);
+/// <param name="WaitsFor">The other damages that have to get there first, because it is done for all of them at once; null for none.</param>
+public sealed record Front(
+    int Damage, string StepId, StepPhase Phase, LiveWindow? Window, DateTimeOffset? UseBy, HoldResult? Hold, string? LeadsBackTo, DateTimeOffset? HeldUntil = null, IReadOnlyList<int>? WaitsFor = null);
 
 /// <summary>A run, folded from its events. What stands here of a current step is that of the damage that needs hands first.</summary>
 /// <param name="CurrentStepId">Step that is next, in hand or waiting; null when all are done.</param>

@@ -69,7 +69,14 @@ public sealed record StepWait(
 /// <param name="Wait">The wait after it, or null.</param>
 /// <param name="Damage">Which of the item's damages it is for, from 1.</param>
 /// <param name="Uses">The mix that it uses, or null.</param>
-public sealed record StepTiming(string StepId, double HandsOnMin, bool FollowsOn, StepWait? Wait, int Damage = 1, MixLife? Uses = null);
+/// <param name="After">Steps of other damages that must be over, waits and all, before it begins; null for none.</param>
+/// <param name="Also">The other damages that it is done for at once, such as a test of the whole item; null for none.</param>
+public sealed record StepTiming(string StepId, double HandsOnMin, bool FollowsOn, StepWait? Wait, int Damage = 1, MixLife? Uses = null, IReadOnlyList<string>? After = null, IReadOnlyList<int>? Also = null)
+{
+    /// <summary>Whether it is done for a damage.</summary>
+    /// <param name="damage">Which, from 1.</param>
+    public bool IsFor(int damage) => Damage == damage || Also?.Contains(damage) == true;
+}
 
 /// <summary>A mix, and for how long it may be used.</summary>
 /// <param name="StepId">Identifier of the step that mixes it.</param>

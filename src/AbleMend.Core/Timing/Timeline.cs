@@ -11,6 +11,8 @@ namespace AbleMend.Core.Timing;
 /// <param name="MissesWindow">Whether the next step only starts after the window has closed, because nobody is there.</param>
 /// <param name="Damage">Which of the item's damages it is for, from 1.</param>
 /// <param name="HeldFrom">When it could have begun, where it is held back because a window that it leads to would close with nobody there; else null.</param>
+/// <param name="HeldFor">The step after which that window opens, or null.</param>
+/// <param name="WouldCloseAt">When that window would close, were it begun as soon as it could be; null where a mix would stand past its life.</param>
 public sealed record TimedStep(
     string StepId,
     DateTimeOffset? StartsAt,
@@ -19,7 +21,9 @@ public sealed record TimedStep(
     DateTimeOffset? ClosesAt,
     bool MissesWindow,
     int Damage = 1,
-    DateTimeOffset? HeldFrom = null
+    DateTimeOffset? HeldFrom = null,
+    string? HeldFor = null,
+    DateTimeOffset? WouldCloseAt = null
 );
 
 /// <summary>What really happened to a step.</summary>
@@ -86,13 +90,13 @@ public static class Timeline
         IReadOnlyDictionary<string, Actual> actuals,
         DateTimeOffset? now = null)
     {
-        var heldUntil = new Dictionary<string, DateTimeOffset>();
+        var heldUntil = new Dictionary<string, Held>();
         IReadOnlyList<TimedStep> Laid() => LayWith(steps, startAt, climate, hours, actuals, now, heldUntil);
         var (laid, settled) = (Laid(), new HashSet<string>());
         while (laid.FirstOrDefault(step => step.MissesWindow && !settled.Contains(step.StepId)) is { } missed)
         {
             settled.Add(missed.StepId);
-            laid = HeldBack(Laid, laid, missed.StepId, HeadOf(missed, steps), start => BetterStarts(start, hours, climate), actuals, heldUntil) ?? laid;
+            laid = HeldBack(Laid, laid, missed, HeadOf(missed, steps), start => BetterStarts(start, hours, climate), actuals, heldUntil) ?? laid;
         }
 
         return laid;
@@ -106,27 +110,28 @@ public static class Timeline
 
     /// <summary>The steps with the head of a missed window held back, or null where that does not help or it has begun.</summary>
     private static IReadOnlyList<TimedStep>? HeldBack(
-        Func<IReadOnlyList<TimedStep>> lay, IReadOnlyList<TimedStep> laid, string missed, string head, Func<DateTimeOffset, IEnumerable<DateTimeOffset>> betterStarts, IReadOnlyDictionary<string, Actual> actuals, Dictionary<string, DateTimeOffset> heldUntil)
+        Func<IReadOnlyList<TimedStep>> lay, IReadOnlyList<TimedStep> laid, TimedStep missed, string head, Func<DateTimeOffset, IEnumerable<DateTimeOffset>> betterStarts, IReadOnlyDictionary<string, Actual> actuals, Dictionary<string, Held> heldUntil)
     {
         if (actuals.ContainsKey(head) || laid.First(step => step.StepId == head).StartsAt is not { } start)
         {
             return null;
         }
 
-        var before = heldUntil.TryGetValue(head, out var held) ? held : (DateTimeOffset?)null;
+        var before = heldUntil.GetValueOrDefault(head);
         foreach (var better in betterStarts(start))
         {
-            heldUntil[head] = better;
+            // What it was held back for first is what beginning at once would cost.
+            heldUntil[head] = before is null ? new Held(better, missed.StepId, missed.ClosesAt) : before with { Until = better };
             var later = lay();
-            if (!later.First(step => step.StepId == missed).MissesWindow)
+            if (!later.First(step => step.StepId == missed.StepId).MissesWindow)
             {
                 return later;
             }
         }
 
-        if (before is { } kept)
+        if (before is not null)
         {
-            heldUntil[head] = kept;
+            heldUntil[head] = before;
         }
         else
         {
@@ -168,32 +173,51 @@ public static class Timeline
         ShopHours hours,
         IReadOnlyDictionary<string, Actual> actuals,
         DateTimeOffset? now,
-        IReadOnlyDictionary<string, DateTimeOffset> heldUntil)
+        IReadOnlyDictionary<string, Held> heldUntil)
     {
         var lanes = steps.GroupBy(step => step.Damage).OrderBy(lane => lane.Key).Select(lane => new Lane([.. lane], startAt, heldUntil)).ToList();
         var laid = new List<TimedStep>(steps.Count);
         var handsFree = startAt;
         Lane? held = null;
-        while ((held ?? NextLane(lanes, handsFree, hours, actuals, now)) is { } lane)
+        var overAt = new Dictionary<string, DateTimeOffset?>();
+        while ((held ?? NextLane(Waiting(lanes, overAt, actuals), handsFree, hours, actuals, now)) is { } lane)
         {
             var step = lane.Next!;
             var actual = actuals.GetValueOrDefault(step.StepId);
             var start = lane.StartOf(handsFree, hours, actual, now);
             var heldFrom = lane.HeldFrom(handsFree, hours, now, start);
-            if (lane.LastLaid is { } last && (laid[last].ClosesAt < start || (step.Uses is { } mix && start.AddMinutes(step.HandsOnMin) > StartOf(mix.StepId, laid).AddMinutes(mix.WithinMin) && start - laid[last].HandsEndAt > NoPause)))
+            if (lane.LastLaid is { } last && (laid[last].ClosesAt < start || (step.Uses is { } mix && start.AddMinutes(step.HandsOnMin) > StartOf(mix.StepId, laid)?.AddMinutes(mix.WithinMin) && start - laid[last].HandsEndAt > NoPause)))
             {
                 laid[last] = laid[last] with { MissesWindow = true };
             }
 
             var handsEnd = actual?.HandsEndedAt ?? Later(start.AddMinutes(step.HandsOnMin), now ?? start);
             var (opens, closes) = Window(step, start, handsEnd, laid, climate, actual);
-            laid.Add(new TimedStep(step.StepId, start, handsEnd, opens, closes, false, step.Damage, heldFrom));
-            lane.Took(laid.Count - 1, step.Wait is null ? handsEnd : opens is null ? null : Later(opens.Value, handsEnd), closes);
+            var hold = heldFrom is null ? null : heldUntil[step.StepId];
+            laid.Add(new TimedStep(step.StepId, start, handsEnd, opens, closes, false, step.Damage, heldFrom, hold?.For, hold?.WouldCloseAt));
+            overAt[step.StepId] = step.Wait is null ? handsEnd : opens is null ? null : Later(opens.Value, handsEnd);
+            lane.Took(laid.Count - 1, overAt[step.StepId], closes);
             handsFree = Later(handsFree, handsEnd);
             held = lane is { Next.FollowsOn: true, FreeAt: not null } ? lane : null;
         }
 
         return [.. laid, .. lanes.SelectMany(lane => lane.Rest).Select(step => new TimedStep(step.StepId, null, null, null, null, false, step.Damage))];
+    }
+
+    /// <summary>The lanes whose next step waits for no other lane any more; it begins no sooner than what it waited for was over.</summary>
+    private static List<Lane> Waiting(List<Lane> lanes, Dictionary<string, DateTimeOffset?> overAt, IReadOnlyDictionary<string, Actual> actuals)
+    {
+        if (lanes.Count == 1)
+        {
+            return lanes;
+        }
+
+        foreach (var lane in lanes.Where(lane => lane.Next?.After is not null))
+        {
+            lane.StandFor(overAt);
+        }
+
+        return [.. lanes.Where(lane => lane.Next?.After is not { } after || actuals.ContainsKey(lane.Next.StepId) || after.All(overAt.ContainsKey))];
     }
 
     /// <summary>
@@ -235,27 +259,33 @@ public static class Timeline
 
         var from = wait.CountsFrom is null ? handsEnd
             : wait.CountsFrom == step.StepId ? start
-            : StartOf(wait.CountsFrom, laid);
+            : StartOf(wait.CountsFrom, laid) ?? handsEnd;
         var opens = wait.Clock.TryFindReached(wait.OpensMin, from, climate);
         var closes = wait.ClosesMin is { } minutes ? wait.Clock.TryFindReached(minutes, from, climate) : null;
         return (actual?.NextLookAt is { } look && opens is not null ? Later(look, opens.Value) : opens, closes);
     }
 
-    private static DateTimeOffset StartOf(string stepId, List<TimedStep> laid) => laid.First(each => each.StepId == stepId).StartsAt!.Value;
+    /// <summary>When a step begins; null where it is laid later: a cup that others have taken from is mixed again for a damage that is done again.</summary>
+    private static DateTimeOffset? StartOf(string stepId, List<TimedStep> laid) => laid.FirstOrDefault(each => each.StepId == stepId)?.StartsAt;
 
     private static DateTimeOffset Later(DateTimeOffset one, DateTimeOffset other) => one > other ? one : other;
 
+    /// <summary>Until when a step is held back, and for which window.</summary>
+    private sealed record Held(DateTimeOffset Until, string For, DateTimeOffset? WouldCloseAt);
+
     /// <summary>The steps of one damage while they are laid.</summary>
-    private sealed class Lane(IReadOnlyList<StepTiming> steps, DateTimeOffset startAt, IReadOnlyDictionary<string, DateTimeOffset> heldUntil)
+    private sealed class Lane(IReadOnlyList<StepTiming> steps, DateTimeOffset startAt, IReadOnlyDictionary<string, Held> heldUntil)
     {
         private int _at;
+        private DateTimeOffset? _freeAt = startAt;
+        private DateTimeOffset? _others;
 
         public StepTiming? Next => _at < steps.Count ? steps[_at] : null;
 
         public IEnumerable<StepTiming> Rest => steps.Skip(_at);
 
         /// <value>When its next step may begin, were hands free; null when the wait before it never ends.</value>
-        public DateTimeOffset? FreeAt { get; private set; } = startAt;
+        public DateTimeOffset? FreeAt => _others is { } others && _freeAt is { } free ? Later(others, free) : _freeAt;
 
         /// <value>When the window before its next step closes, or null.</value>
         public DateTimeOffset? ClosesAt { get; private set; }
@@ -279,7 +309,7 @@ public static class Timeline
         }
 
         public DateTimeOffset StartOf(DateTimeOffset handsFree, ShopHours hours, Actual? actual, DateTimeOffset? now) =>
-            actual?.StartedAt ?? (heldUntil.TryGetValue(Next!.StepId, out var held) ? Later(held, Unheld(handsFree, hours, now)) : Unheld(handsFree, hours, now));
+            actual?.StartedAt ?? (heldUntil.TryGetValue(Next!.StepId, out var held) ? Later(held.Until, Unheld(handsFree, hours, now)) : Unheld(handsFree, hours, now));
 
         /// <summary>When its next step could have begun, where it begins later because it is held back; else null.</summary>
         public DateTimeOffset? HeldFrom(DateTimeOffset handsFree, ShopHours hours, DateTimeOffset? now, DateTimeOffset start) =>
@@ -295,7 +325,20 @@ public static class Timeline
         public void Took(int place, DateTimeOffset? freeAt, DateTimeOffset? closesAt)
         {
             _at++;
-            (LastLaid, FreeAt, ClosesAt) = (place, freeAt, closesAt);
+            (LastLaid, _freeAt, ClosesAt, _others) = (place, freeAt, closesAt, null);
+        }
+
+        /// <summary>Lets its next step begin no sooner than the steps of other lanes that it waits for are over; it never begins where one of them never is.</summary>
+        public void StandFor(IReadOnlyDictionary<string, DateTimeOffset?> overAt)
+        {
+            var awaited = Next!.After!.Where(overAt.ContainsKey).Select(step => overAt[step]).ToList();
+            if (awaited.Contains(null))
+            {
+                _freeAt = null;
+                return;
+            }
+
+            _others = awaited.Max();
         }
     }
 }

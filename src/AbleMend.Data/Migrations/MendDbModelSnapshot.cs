@@ -17,6 +17,77 @@ namespace AbleMend.Data.Migrations
 #pragma warning disable 612, 618
             modelBuilder.HasAnnotation("ProductVersion", "10.0.15");
 
+            modelBuilder.Entity("AbleMend.Data.DayWishRow", b =>
+                {
+                    b.Property<int>("MendId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long?>("NotBefore")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Person")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Weight")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("MendId");
+
+                    b.ToTable("DayWishes");
+                });
+
+            modelBuilder.Entity("AbleMend.Data.DaysRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("CalendarKey")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("MadeFrom")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<byte[]>("PlanPacked")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.HasKey("Id");
+
+                    b.ToTable("Days");
+                });
+
+            modelBuilder.Entity("AbleMend.Data.DeedRow", b =>
+                {
+                    b.Property<string>("Key")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("ItemId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("MendId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("What")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Key");
+
+                    b.HasIndex("At");
+
+                    b.HasIndex("ItemId");
+
+                    b.HasIndex("MendId");
+
+                    b.ToTable("Deeds");
+                });
+
             modelBuilder.Entity("AbleMend.Data.ItemRow", b =>
                 {
                     b.Property<int>("Id")
@@ -29,6 +100,11 @@ namespace AbleMend.Data.Migrations
 
                     b.Property<string>("EarlierMend")
                         .HasColumnType("TEXT");
+
+                    b.Property<int>("MendCount")
+                        .ValueGeneratedOnAddOrUpdate()
+                        .HasColumnType("INTEGER")
+                        .HasDefaultValue(0);
 
                     b.Property<string>("Name")
                         .IsRequired()
@@ -68,6 +144,9 @@ namespace AbleMend.Data.Migrations
                     b.Property<double?>("BarometerKpa")
                         .HasColumnType("REAL");
 
+                    b.Property<long?>("KeptAt")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("Kind")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -104,9 +183,10 @@ namespace AbleMend.Data.Migrations
                         .ValueGeneratedOnAdd()
                         .HasColumnType("INTEGER");
 
-                    b.Property<string>("CaseJson")
+                    b.Property<byte[]>("CasePacked")
                         .IsRequired()
-                        .HasColumnType("TEXT");
+                        .HasColumnType("BLOB")
+                        .HasColumnName("CaseJson");
 
                     b.Property<long>("ChangedAt")
                         .HasColumnType("INTEGER");
@@ -120,14 +200,21 @@ namespace AbleMend.Data.Migrations
                     b.Property<long?>("DueAt")
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("FindsJson")
+                        .HasColumnType("TEXT");
+
                     b.Property<int?>("FollowsMendId")
                         .HasColumnType("INTEGER");
 
                     b.Property<int>("ItemId")
                         .HasColumnType("INTEGER");
 
-                    b.Property<string>("PlanJson")
+                    b.Property<string>("LogJson")
                         .HasColumnType("TEXT");
+
+                    b.Property<byte[]>("PlanPacked")
+                        .HasColumnType("BLOB")
+                        .HasColumnName("PlanJson");
 
                     b.Property<string>("SearchText")
                         .IsRequired()
@@ -144,6 +231,10 @@ namespace AbleMend.Data.Migrations
                         .IsConcurrencyToken()
                         .HasColumnType("INTEGER");
 
+                    b.Property<string>("Written")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
                     b.HasKey("Id");
 
                     b.HasIndex("ClosedAt");
@@ -153,6 +244,9 @@ namespace AbleMend.Data.Migrations
                     b.HasIndex("ItemId");
 
                     b.HasIndex("Status");
+
+                    b.HasIndex(new[] { "ItemId" }, "IX_Mends_Found")
+                        .HasFilter("FindsJson IS NOT NULL");
 
                     b.ToTable("Mends");
                 });
@@ -174,6 +268,32 @@ namespace AbleMend.Data.Migrations
                     b.HasKey("Id");
 
                     b.ToTable("Shop");
+                });
+
+            modelBuilder.Entity("AbleMend.Data.DayWishRow", b =>
+                {
+                    b.HasOne("AbleMend.Data.MendRow", null)
+                        .WithOne()
+                        .HasForeignKey("AbleMend.Data.DayWishRow", "MendId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
+            modelBuilder.Entity("AbleMend.Data.DeedRow", b =>
+                {
+                    b.HasOne("AbleMend.Data.ItemRow", "Item")
+                        .WithMany()
+                        .HasForeignKey("ItemId")
+                        .OnDelete(DeleteBehavior.Cascade);
+
+                    b.HasOne("AbleMend.Data.MendRow", "Mend")
+                        .WithMany()
+                        .HasForeignKey("MendId")
+                        .OnDelete(DeleteBehavior.Cascade);
+
+                    b.Navigation("Item");
+
+                    b.Navigation("Mend");
                 });
 
             modelBuilder.Entity("AbleMend.Data.MendEventRow", b =>

@@ -2,6 +2,7 @@ using AbleMend.Core;
 using AbleMend.Data;
 using AbleMend.Server.Http;
 using AbleMend.Server.Mends;
+using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
 
 namespace AbleMend.Server.Gallery;
@@ -21,7 +22,8 @@ public static class GalleryEndpoints
             .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
     }
 
-    private static async Task<IResult> Open(string id, WorkedCases cases, MendDb db, MendStore store, TimeProvider time, CancellationToken cancel)
+    private static async Task<IResult> Open(
+        string id, [FromHeader(Name = Deed.Header)] string? key, WorkedCases cases, MendDb db, MendStore store, TimeProvider time, CancellationToken cancel)
     {
         if (cases.Find(id) is not { } worked)
         {
@@ -40,7 +42,16 @@ public static class GalleryEndpoints
                 Warranty = worked.Item.Warranty.ToString(),
             };
             db.Items.Add(item);
-            await db.SaveChangesAsync(cancel);
+            try
+            {
+                await db.SaveChangesAsync(cancel);
+            }
+            catch (DbUpdateException)
+            {
+                // Somebody put the same case on the bench at the same moment.
+                db.ChangeTracker.Clear();
+                item = await db.Items.FirstAsync(each => each.Tag == worked.Item.Tag, cancel);
+            }
         }
         else if (item.Construction != worked.Item.Construction)
         {
@@ -48,6 +59,11 @@ public static class GalleryEndpoints
         }
 
         var now = worked with { Wanted = worked.Wanted with { StartAt = null, NeededBy = null } };
-        return await store.OpenAsync(new NewMend(item.Id, now), cancel) is { View: { } view } ? Results.Ok(view) : ProblemAnswers.NotFound($"There is no item {item.Id}.");
+        return await store.OpenAsync(new NewMend(item.Id, now), Deed.Of(key, $"worked case {id}"), cancel) switch
+        {
+            { View: { } view } => Results.Ok(view),
+            { Problems: { Count: > 0 } problems } => ProblemAnswers.Unprocessable(problems),
+            _ => ProblemAnswers.NotFound($"There is no item {item.Id}."),
+        };
     }
 }

@@ -1,8 +1,10 @@
 using AbleMend.Core;
 using AbleMend.Core.Catalogue;
+using AbleMend.Core.Limits;
 using AbleMend.Core.Plans;
 using AbleMend.Data;
 using AbleMend.Server.Http;
+using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
 
 namespace AbleMend.Server.Gear;
@@ -12,7 +14,7 @@ public sealed record ItemView(
     int Id, string Tag, string Name, string Construction, int? AgeMonths, Warranty Warranty, string? EarlierMend, int MendCount);
 
 /// <summary>A new item.</summary>
-public sealed record NewItem(string Tag, string Name, string Construction, int? AgeMonths, Warranty Warranty);
+public sealed record NewItem([property: Size(1, 40)] string Tag, [property: Size(1, 80)] string Name, string Construction, int? AgeMonths, Warranty Warranty);
 
 /// <summary>The fleet.</summary>
 public static class ItemEndpoints
@@ -23,9 +25,8 @@ public static class ItemEndpoints
         api.MapGet("/items", async (MendDb db, TimeProvider time, CancellationToken cancel) =>
             {
                 var today = DateOnly.FromDateTime(time.GetUtcNow().UtcDateTime);
-                var items = await db.Items.AsNoTracking().OrderBy(item => item.Tag)
-                    .Select(item => new { Item = item, Count = item.Mends.Count }).ToListAsync(cancel);
-                return items.Select(each => View(each.Item, each.Count, today)).ToList();
+                var items = await db.Items.AsNoTracking().OrderBy(item => item.Tag).ToListAsync(cancel);
+                return items.Select(item => View(item, today)).ToList();
             })
             .WithName("getItems")
             .WithSummary("The fleet.");
@@ -41,15 +42,21 @@ public static class ItemEndpoints
     public static int? AgeMonths(DateOnly? newOn, DateOnly today) =>
         newOn is { } day ? Math.Max(0, ((today.Year - day.Year) * 12) + today.Month - day.Month) : null;
 
-    private static async Task<IResult> Add(NewItem item, MendDb db, Planner planner, TimeProvider time, CancellationToken cancel)
+    private static async Task<IResult> Add([FromHeader(Name = Deed.Header)] string? key, NewItem item, MendDb db, Planner planner, TimeProvider time, CancellationToken cancel)
     {
+        var deed = Deed.Of(key, $"item {item.Tag.Trim()}");
+        var today = DateOnly.FromDateTime(time.GetUtcNow().UtcDateTime);
+        if (await DoneBefore(deed, db, today, cancel) is { } done)
+        {
+            return done;
+        }
+
         var problems = await Check(item, db, planner, cancel);
         if (problems.Count > 0)
         {
             return ProblemAnswers.Unprocessable(problems);
         }
 
-        var today = DateOnly.FromDateTime(time.GetUtcNow().UtcDateTime);
         var row = new ItemRow
         {
             Tag = item.Tag.Trim(),
@@ -59,31 +66,49 @@ public static class ItemEndpoints
             Warranty = item.Warranty.ToString(),
         };
         db.Items.Add(row);
-        await db.SaveChangesAsync(cancel);
-        return Results.Created($"/api/items/{row.Id}", View(row, 0, today));
+        if (deed is not null)
+        {
+            db.Deeds.Add(new DeedRow { Key = deed.Key, What = deed.What, At = time.GetUtcNow(), Item = row });
+        }
+
+        try
+        {
+            await db.SaveChangesAsync(cancel);
+        }
+        catch (DbUpdateException)
+        {
+            // Another window gave the same tag, or the same was asked for twice, at the same moment.
+            db.ChangeTracker.Clear();
+            return await DoneBefore(deed, db, today, cancel) ?? ProblemAnswers.Unprocessable(await Check(item, db, planner, cancel));
+        }
+
+        return Results.Created($"/api/items/{row.Id}", View(row, today));
+    }
+
+    private static async Task<IResult?> DoneBefore(Deed? deed, MendDb db, DateOnly today, CancellationToken cancel)
+    {
+        if (deed is null || await db.Deeds.AsNoTracking().Include(each => each.Item).FirstOrDefaultAsync(each => each.Key == deed.Key, cancel) is not { } done)
+        {
+            return null;
+        }
+
+        return done.What == deed.What && done.Item is { } row
+            ? Results.Created($"/api/items/{row.Id}", View(row, today))
+            : ProblemAnswers.Unprocessable(Deed.Reused);
     }
 
     private static async Task<IReadOnlyList<Problem>> Check(NewItem item, MendDb db, Planner planner, CancellationToken cancel)
     {
-        var problems = new List<Problem>();
+        var problems = LimitTable.Check(item).ToList();
         var tag = item.Tag.Trim();
-        if (tag.Length is 0 or > 40)
-        {
-            problems.Add(new Problem("bad-tag", "tag", "The tag is empty or longer than 40 characters.", "Give it a short tag, such as BRD-07."));
-        }
-        else if (await db.Items.AnyAsync(row => row.Tag == tag, cancel))
+        if (await db.Items.AnyAsync(row => row.Tag == tag, cancel))
         {
             problems.Add(new Problem("tag-taken", "tag", $"There is an item {tag} already.", "Pick it from the fleet, or give this one another tag."));
         }
 
-        if (item.Name.Trim().Length is 0 or > 80)
-        {
-            problems.Add(new Problem("bad-name", "name", "The name is empty or longer than 80 characters.", "Say what people call it."));
-        }
-
         if (!planner.Catalogue.Constructions.ContainsKey(item.Construction))
         {
-            problems.Add(new Problem("unknown-id", "construction", $"'{item.Construction}' is not known.", "Pick a construction from the list."));
+            problems.Add(new Problem("unknown-id", "construction", $"'{item.Construction:as-is}' is not known.", "Pick a construction from the list."));
         }
 
         if (item.AgeMonths is < 0 or > 600)
@@ -94,6 +119,6 @@ public static class ItemEndpoints
         return problems;
     }
 
-    private static ItemView View(ItemRow row, int count, DateOnly today) =>
-        new(row.Id, row.Tag, row.Name, row.Construction, AgeMonths(row.NewOn, today), Enum.Parse<Warranty>(row.Warranty), row.EarlierMend, count);
+    private static ItemView View(ItemRow row, DateOnly today) =>
+        new(row.Id, row.Tag, row.Name, row.Construction, AgeMonths(row.NewOn, today), Enum.Parse<Warranty>(row.Warranty), row.EarlierMend, row.MendCount);
 }

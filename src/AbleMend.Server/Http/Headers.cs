@@ -29,6 +29,7 @@ public static class Headers
                 builder.AddFontSrc().Self();
                 builder.AddConnectSrc().Self();
                 builder.AddManifestSrc().Self();
+                builder.AddWorkerSrc().Self();
                 builder.AddBaseUri().None();
                 builder.AddFormAction().None();
                 builder.AddFrameAncestors().None();

@@ -45,6 +45,11 @@ public static class OpenApiWords
         {
             JsonSchemaType? said = context.JsonTypeInfo.Type == typeof(Message) ? JsonSchemaType.String : context.JsonTypeInfo.Type == typeof(CureTime) ? JsonSchemaType.Number : null;
             schema.Type = said ?? schema.Type;
+            if (context.JsonTypeInfo.ElementType == typeof(Message))
+            {
+                schema.Items = new OpenApiSchema { Type = JsonSchemaType.String };
+            }
+
             if (context.JsonPropertyInfo is { PropertyType: var text, CustomConverter: not null } property && text == typeof(string))
             {
                 schema.Type = property.IsGetNullable ? JsonSchemaType.String | JsonSchemaType.Null : JsonSchemaType.String;

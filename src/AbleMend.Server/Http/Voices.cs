@@ -33,8 +33,13 @@ public sealed class Voices(IHttpContextAccessor accessor, IOptions<ServerOptions
             return Phrasebook.English;
         }
 
+        if (!File.Exists(file))
+        {
+            throw new InvalidDataException($"The language file {file} is not there.");
+        }
+
         var read = Phrasebook.Read(File.ReadAllText(file));
-        return read.Value ?? throw new InvalidDataException($"{file}: {read.Problems[0].Field}: {read.Problems[0].Message}");
+        return read.Value ?? throw new InvalidDataException($"The language file {file} cannot be read: {read.Problems[0].Field}: {read.Problems[0].Message}");
     }
 }
 

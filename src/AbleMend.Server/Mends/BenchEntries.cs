@@ -6,14 +6,17 @@ using AbleMend.Data;
 
 namespace AbleMend.Server.Mends;
 
-/// <summary>What the bench needs of a row, without the long texts.</summary>
+/// <summary>What the bench needs of a row, without the long texts and the events.</summary>
 internal sealed record BenchRow(
-    int Id, TextsKey Key, MendStatus Status, string Tag, string ItemName, DateTimeOffset? StartedAt, DateTimeOffset? ClosedAt, DateTimeOffset? DueAt, int? FollowsMendId, IReadOnlyList<MendEventRow> Events)
+    int Id, RecordKey Key, MendStatus Status, string Tag, string ItemName, DateTimeOffset? DueAt, int? FollowsMendId)
 {
     /// <value>How it is asked for.</value>
     public static Expression<Func<MendRow, BenchRow>> Of { get; } = row => new BenchRow(
-        row.Id, new TextsKey(row.Id, row.Version, MendDb.OctetLength(row.CaseJson), row.PlanJson == null ? 0 : MendDb.OctetLength(row.PlanJson)), row.Status, row.Item.Tag, row.Item.Name,
-        row.StartedAt, row.ClosedAt, row.DueAt, row.FollowsMendId, row.Events.OrderBy(each => each.Number).ToList());
+        row.Id,
+        new RecordKey(
+            new TextsKey(row.Id, row.StartedAt == null ? row.Version : TextsKey.Started, MendDb.OctetLength(row.CasePacked), row.PlanPacked == null ? 0 : MendDb.OctetLength(row.PlanPacked)),
+            row.Version, row.Events.Count),
+        row.Status, row.Item.Tag, row.Item.Name, row.DueAt, row.FollowsMendId);
 }
 
 /// <summary>Mends as the bench shows them.</summary>

@@ -1,3 +1,4 @@
+using AbleMend.Core;
 using AbleMend.Core.Cases;
 using AbleMend.Core.Running;
 using AbleMend.Server.Http;
@@ -23,25 +24,29 @@ public static class MendEndpoints
                     var unreadable => ProblemAnswers.Unprocessable(unreadable.Problems),
                 })
             .Described("getMend", "A mend.");
-        mends.MapPost("/", async (NewMend request, MendStore store, CancellationToken cancel) =>
-                await store.OpenAsync(request, cancel) is { } changed ? Answer(changed, 0) : ProblemAnswers.NotFound($"There is no item {request.ItemId}."))
+        mends.MapPost("/", async ([FromHeader(Name = Deed.Header)] string? key, NewMend request, MendStore store, CancellationToken cancel) =>
+                await store.OpenAsync(request, Deed.Of(key, $"open of {request.ItemId}"), cancel) is { } changed ? Answer(changed, 0) : ProblemAnswers.NotFound($"There is no item {request.ItemId}."))
             .WithMetadata(new TakesCases()).Described("openMend", "Open a mend of an item.");
         mends.MapPut("/{id:int}/case", async (int id, [FromHeader(Name = "If-Match")] int version, RepairCase repairCase, MendStore store, CancellationToken cancel) =>
                 Answer(await store.ChangeCaseAsync(id, version, repairCase, cancel), version, id))
             .WithMetadata(new TakesCases()).Described("putCase", "Change the case of a mend that is not started.");
-        mends.MapPost("/{id:int}/start", async (int id, [FromHeader(Name = "If-Match")] int version, MendStore store, CancellationToken cancel) =>
-                Answer(await store.StartAsync(id, version, cancel), version, id))
+        mends.MapPost("/{id:int}/start", async (int id, [FromHeader(Name = "If-Match")] int version, [FromHeader(Name = Deed.Header)] string? key, MendStore store, CancellationToken cancel) =>
+                Answer(await store.StartAsync(id, version, Deed.Of(key, $"start of {id}"), cancel), version, id))
             .Described("startMend", "Freeze the plan and start the run.");
-        mends.MapPost("/{id:int}/send-on", async (int id, [FromHeader(Name = "If-Match")] int version, MendStore store, CancellationToken cancel) =>
-                Answer(await store.SendOnAsync(id, version, cancel), version, id))
+        mends.MapPost("/{id:int}/send-on", async (int id, [FromHeader(Name = "If-Match")] int version, [FromHeader(Name = Deed.Header)] string? key, MendStore store, CancellationToken cancel) =>
+                Answer(await store.SendOnAsync(id, version, Deed.Of(key, $"sending on of {id}"), cancel), version, id))
             .Described("sendOn", "Log that it is not mended here.");
-        mends.MapPost("/{id:int}/events", async (int id, [FromHeader(Name = "If-Match")] int version, Happening happened, MendStore store, CancellationToken cancel) =>
-                Answer(await store.AddEventAsync(id, version, happened, cancel), version, id))
+        mends.MapPost("/{id:int}/events", async (int id, [FromHeader(Name = "If-Match")] int? version, [FromHeader(Name = Deed.Header)] string? key, Happening happened, MendStore store, CancellationToken cancel) =>
+                version is null && key is null
+                    ? ProblemAnswers.Answer(StatusCodes.Status400BadRequest, "This request cannot be read.", [NoVersion])
+                    : Answer(await store.AddEventAsync(id, version, Deed.Of(key, $"event of {id}"), happened, cancel), version ?? 0, id))
             .Described("addEvent", "Keep something that happened.");
         mends.MapDelete("/{id:int}", async (int id, [FromHeader(Name = "If-Match")] int version, MendStore store, CancellationToken cancel) =>
                 Answer(await store.DiscardAsync(id, version, cancel), version, id))
             .Described("discardMend", "Throw away a mend that is not started.");
     }
+
+    private static readonly Problem NoVersion = new("no-version", "If-Match", "It is not said which version this was made from.", "Send the version as If-Match, or a key of its own as Idempotency-Key.");
 
     private static IResult Answer(Changed? changed, int version, int id = 0) =>
         changed switch

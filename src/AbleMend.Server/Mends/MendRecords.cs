@@ -1,4 +1,3 @@
-using System.Text;
 using System.Text.Json;
 using AbleMend.Core;
 using AbleMend.Core.Cases;
@@ -10,17 +9,27 @@ using Microsoft.Extensions.Caching.Memory;
 namespace AbleMend.Server.Mends;
 
 /// <summary>
-/// What tells the texts of a row from those that it held before: every change counts the version up, and whoever changes the file
-/// behind the server's back hardly keeps both lengths.
+/// What tells the texts of a row from those that it held before: every change of a draft counts its version up, what was started keeps its
+/// texts, and whoever changes the file behind the server's back hardly keeps both lengths.
 /// </summary>
 /// <param name="Id">Number of the mend.</param>
-/// <param name="Version">Its version.</param>
+/// <param name="Edition">The version of a draft; <see cref="Started"/> from then on.</param>
 /// <param name="CaseBytes">Length of its case in bytes.</param>
-/// <param name="PlanBytes">Length of its plan in bytes; 0 where there is none.</param>
-internal readonly record struct TextsKey(int Id, int Version, int CaseBytes, int PlanBytes)
+/// <param name="PlanBytes">Length of its plan in bytes as it is kept; 0 where there is none.</param>
+internal readonly record struct TextsKey(int Id, int Edition, int CaseBytes, int PlanBytes)
 {
+    /// <summary>The edition of what was started.</summary>
+    public const int Started = -1;
+
     /// <summary>Of a row that holds its texts.</summary>
-    public static TextsKey Of(MendRow row) => new(row.Id, row.Version, Encoding.UTF8.GetByteCount(row.CaseJson), row.PlanJson is null ? 0 : Encoding.UTF8.GetByteCount(row.PlanJson));
+    public static TextsKey Of(MendRow row) => new(row.Id, row.StartedAt is null ? row.Version : Started, row.CasePacked.Length, row.PlanPacked?.Length ?? 0);
+}
+
+/// <summary>What tells a mend from what it was before: its texts, its version and how much has happened.</summary>
+internal readonly record struct RecordKey(TextsKey Texts, int Version, int Events)
+{
+    /// <summary>Of a row with its texts and events.</summary>
+    public static RecordKey Of(MendRow row) => new(TextsKey.Of(row), row.Version, row.Events.Count);
 }
 
 /// <summary>What the texts of a row were read as.</summary>
@@ -29,12 +38,12 @@ internal readonly record struct TextsKey(int Id, int Version, int CaseBytes, int
 internal sealed record TextsRead(Outcome<RepairCase> Case, Outcome<RepairPlan>? Plan);
 
 /// <summary>
-/// Mends as they are kept in rows. The bench asks for all of them every few seconds, and their texts are long: what they were read
-/// as is remembered for as long as they stay as they are.
+/// Mends as they are kept in rows. The bench asks for all of them every few seconds, their texts are long and their events many: what they
+/// were read as is remembered for as long as they stay as they are, and what happened to one costs its texts no second reading.
 /// </summary>
 public sealed class MendRecords : IDisposable
 {
-    private const int MostRemembered = 512;
+    private const int MostRemembered = 1024;
 
     private readonly MemoryCache _read = new(new MemoryCacheOptions { SizeLimit = MostRemembered });
 
@@ -44,18 +53,21 @@ public sealed class MendRecords : IDisposable
     /// <summary>Reads a row, or says what in it cannot be read; the row is left as it is.</summary>
     /// <param name="row">The row, with its events.</param>
     public Outcome<Mend> Read(MendRow row) =>
-        Assemble(row.Id, row.Status, row.StartedAt, row.ClosedAt, row.Events, Texts(row));
+        _read.GetOrCreate(RecordKey.Of(row), entry =>
+        {
+            entry.Size = 1;
+            return Assemble(row.Id, row.Status, row.StartedAt, row.ClosedAt, row.Events, Texts(row));
+        })!;
 
-    /// <summary>A mend whose texts are remembered, or null where they have to be fetched and read.</summary>
-    /// <param name="row">The row without its texts.</param>
-    internal Outcome<Mend>? Recall(BenchRow row) =>
-        _read.Get<TextsRead>(row.Key) is { } texts ? Assemble(row.Id, row.Status, row.StartedAt, row.ClosedAt, row.Events, texts) : null;
+    /// <summary>A mend that is remembered, or null where it has to be fetched and read.</summary>
+    /// <param name="key">What it is known by.</param>
+    internal Outcome<Mend>? Recall(RecordKey key) => _read.Get<Outcome<Mend>>(key);
 
     private TextsRead Texts(MendRow row) =>
         _read.GetOrCreate(TextsKey.Of(row), entry =>
         {
             entry.Size = 1;
-            return new TextsRead(OpenJson.ReadCase(row.CaseJson), row.PlanJson is null ? null : OpenJson.ReadPlan(row.PlanJson));
+            return new TextsRead(OpenJson.ReadCase(PackedText.Read(row.CasePacked)), row.PlanPacked is null ? null : OpenJson.ReadPlan(PackedText.Read(row.PlanPacked)));
         })!;
 
     private static Outcome<Mend> Assemble(int id, MendStatus status, DateTimeOffset? startedAt, DateTimeOffset? closedAt, IReadOnlyList<MendEventRow> events, TextsRead texts)
@@ -77,12 +89,28 @@ public sealed class MendRecords : IDisposable
     /// <summary>Writes a mend into its row; events that the row does not have yet are added, and none is ever changed.</summary>
     public static void Write(Mend mend, MendRow row)
     {
-        row.CaseJson = JsonSerializer.Serialize(mend.Case, OpenJson.Options);
-        row.PlanJson = mend.Plan is null ? null : row.PlanJson ?? JsonSerializer.Serialize(mend.Plan, OpenJson.Options);
+        // What was started keeps its case and its plan.
+        row.CasePacked = row.StartedAt is null ? PackedText.Of(JsonSerializer.Serialize(mend.Case, OpenJson.Options)) : row.CasePacked;
+        row.PlanPacked = mend.Plan is null ? null : row.PlanPacked ?? PackedText.Of(JsonSerializer.Serialize(mend.Plan, OpenJson.Options));
         (row.Status, row.StartedAt, row.ClosedAt, row.DueAt) = (mend.Status, mend.StartedAt, mend.ClosedAt, mend.Case.Wanted.NeededBy);
         row.Events.AddRange(mend.Events.Skip(row.Events.Count).Select(EventRows.ToRow));
-        row.SearchText = mend.Plan is null ? row.SearchText : MendWords.For(mend.Case, mend.Plan, mend.Events);
+        row.SearchText = mend.Plan is null ? row.SearchText : MendWords.For(mend.Case, mend.Plan);
+        row.Written = MendWords.Written(mend.Events);
+        if (mend.ClosedAt is not null)
+        {
+            (row.CasePacked, row.PlanPacked) = (PackedText.Tightened(row.CasePacked), row.PlanPacked is null ? null : PackedText.Tightened(row.PlanPacked));
+        }
+
+        row.LogJson = mend.ClosedAt is null ? null : JsonSerializer.Serialize(LogLine.Of(mend), OpenJson.Options);
+        row.FindsJson = Finds(row, mend) is { Count: > 0 } finds ? JsonSerializer.Serialize(finds, OpenJson.Options) : null;
     }
+
+    /// <summary>The damages that were found on the item: those of the case, and those found while working on it.</summary>
+    public static IReadOnlyList<FoundPlace> Finds(MendRow row, Mend mend) =>
+    [
+        .. mend.Case.Damages.SelectMany(damage => damage.Seen.Finds ?? []).Select(find => new FoundPlace(row.CreatedAt, find.Place)),
+        .. Run.Standing(mend.Events).Where(each => each.Kind == RunEventKind.Find).Select(each => new FoundPlace(each.At, each.Text!)),
+    ];
 
     /// <summary>Whether a plan speaks of other damages than its case.</summary>
     private static bool Mismatched(RepairCase repairCase, RepairPlan plan) =>

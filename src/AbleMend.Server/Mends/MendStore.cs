@@ -5,6 +5,7 @@ using AbleMend.Core.Catalogue;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Running;
 using AbleMend.Data;
+using AbleMend.Server.Http;
 using AbleMend.Server.Shop;
 using Microsoft.EntityFrameworkCore;
 
@@ -20,6 +21,9 @@ public sealed record Changed(MendView? View, IReadOnlyList<Problem> Problems, in
 /// <summary>Mends in the database. Every change checks the version that it was made from, and is durable before it is answered.</summary>
 public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Planner planner, TimeProvider time)
 {
+    /// <summary>How often something is tried that others keep overtaking.</summary>
+    private const int MostAttempts = 8;
+
     /// <summary>A mend, what in its record cannot be read, or null where there is none.</summary>
     public async Task<Outcome<MendView>?> FindAsync(int id, CancellationToken cancel)
     {
@@ -33,9 +37,17 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Pl
     }
 
     /// <summary>Opens a mend of an item.</summary>
+    /// <param name="request">What is asked for.</param>
+    /// <param name="deed">Its key, or null.</param>
+    /// <param name="cancel">Gives up.</param>
     /// <returns>The draft, or its problems; null where there is no such item.</returns>
-    public async Task<Changed?> OpenAsync(NewMend request, CancellationToken cancel)
+    public async Task<Changed?> OpenAsync(NewMend request, Deed? deed, CancellationToken cancel)
     {
+        if (await DoneBeforeAsync(deed, cancel) is { } done)
+        {
+            return done;
+        }
+
         var item = await db.Items.FindAsync([request.ItemId], cancel);
         if (item is null)
         {
@@ -49,26 +61,63 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Pl
             return Changed.Refused(opened.Problems);
         }
 
-        var row = new MendRow { Item = item, CaseJson = "", CreatedAt = now, ChangedAt = now, Version = 1 };
+        var row = new MendRow { Item = item, CasePacked = [], CreatedAt = now, ChangedAt = now, Version = 1 };
         MendRecords.Write(mend, row);
         db.Mends.Add(row);
-        await db.SaveChangesAsync(cancel);
+        Remember(deed, row, now);
+        try
+        {
+            await db.SaveChangesAsync(cancel);
+        }
+        catch (DbUpdateException) when (deed is not null)
+        {
+            // The same was asked for twice at once, and the other was first.
+            db.ChangeTracker.Clear();
+            return await DoneBeforeAsync(deed, cancel);
+        }
+
         return new Changed(await ViewAsync(row, mend, cancel), [], null);
+    }
+
+    /// <summary>What came of a deed that was carried out before; null where it was not.</summary>
+    private async Task<Changed?> DoneBeforeAsync(Deed? deed, CancellationToken cancel)
+    {
+        if (deed is null || await db.Deeds.AsNoTracking().FirstOrDefaultAsync(each => each.Key == deed.Key, cancel) is not { } done)
+        {
+            return null;
+        }
+
+        return done.What != deed.What || done.MendId is not { } id ? Changed.Refused(Deed.Reused)
+            : await FindAsync(id, cancel) is { } found ? new Changed(found.Value, found.Problems, null)
+            : null;
+    }
+
+    private void Remember(Deed? deed, MendRow row, DateTimeOffset now)
+    {
+        if (deed is not null)
+        {
+            db.Deeds.Add(new DeedRow { Key = deed.Key, What = deed.What, At = now, Mend = row });
+        }
     }
 
     /// <summary>Changes the case of a draft.</summary>
     public Task<Changed?> ChangeCaseAsync(int id, int version, RepairCase repairCase, CancellationToken cancel) =>
-        ChangeAsync(id, version, (row, mend, now) => mend.Change(WithItem(repairCase, row.Item), planner, now), cancel);
+        ChangeAsync(id, version, null, (row, mend, now) => mend.Change(WithItem(repairCase, row.Item), planner, now), cancel);
 
     /// <summary>Freezes the plan and starts the run.</summary>
-    public Task<Changed?> StartAsync(int id, int version, CancellationToken cancel) => ChangeAsync(id, version, (_, mend, now) => mend.Start(planner, now), cancel);
+    public Task<Changed?> StartAsync(int id, int version, Deed? deed, CancellationToken cancel) => ChangeAsync(id, version, deed, (_, mend, now) => mend.Start(planner, now), cancel);
 
     /// <summary>Logs that it is not mended here, with the verdict.</summary>
-    public Task<Changed?> SendOnAsync(int id, int version, CancellationToken cancel) => ChangeAsync(id, version, (_, mend, now) => mend.SendOn(planner, now), cancel);
+    public Task<Changed?> SendOnAsync(int id, int version, Deed? deed, CancellationToken cancel) => ChangeAsync(id, version, deed, (_, mend, now) => mend.SendOn(planner, now), cancel);
 
     /// <summary>Keeps something that happened, and what follows from it.</summary>
-    public Task<Changed?> AddEventAsync(int id, int version, Happening happening, CancellationToken cancel) =>
-        ChangeAsync(id, version, (row, mend, now) =>
+    /// <param name="id">Mend.</param>
+    /// <param name="version">Version that it was told to; null where it is told with a key: then what may happen now decides, and not who told it first.</param>
+    /// <param name="deed">Its key, or null.</param>
+    /// <param name="happening">What happened.</param>
+    /// <param name="cancel">Gives up.</param>
+    public Task<Changed?> AddEventAsync(int id, int? version, Deed? deed, Happening happening, CancellationToken cancel) =>
+        ChangeAsync(id, version, deed, (row, mend, now) =>
         {
             var kept = mend.Keep(happening, now);
             if (kept.Value is { } after)
@@ -76,7 +125,7 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Pl
                 row.Item.EarlierMend = after.Leaves(planner) ?? row.Item.EarlierMend;
                 if (after.Follows is { } follows && !db.Mends.Any(each => each.FollowsMendId == row.Id))
                 {
-                    db.Mends.Add(new MendRow { ItemId = row.ItemId, CaseJson = JsonSerializer.Serialize(follows.Case, OpenJson.Options), CreatedAt = now, ChangedAt = now, DueAt = follows.DueAt, FollowsMendId = row.Id, Version = 1 });
+                    db.Mends.Add(new MendRow { ItemId = row.ItemId, CasePacked = PackedText.Of(JsonSerializer.Serialize(follows.Case, OpenJson.Options)), CreatedAt = now, ChangedAt = now, DueAt = follows.DueAt, FollowsMendId = row.Id, Version = 1 });
                 }
             }
 
@@ -106,7 +155,16 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Pl
         var record = records.Read(row);
         var view = record.Value is { } read ? await ViewAsync(row, read, cancel) : null;
         db.Mends.Remove(row);
-        await db.SaveChangesAsync(cancel);
+        try
+        {
+            await db.SaveChangesAsync(cancel);
+        }
+        catch (DbUpdateConcurrencyException)
+        {
+            db.ChangeTracker.Clear();
+            return await LoadAsync(id, cancel) is { } newer ? new Changed(null, [], newer.Version) : null;
+        }
+
         return new Changed(view, [], null);
     }
 
@@ -114,13 +172,7 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Pl
     public async Task<BenchView> BenchAsync(CancellationToken cancel)
     {
         var now = time.GetUtcNow();
-        var rows = await db.Mends.AsNoTracking().AsSplitQuery()
-            .Where(row => row.Status == MendStatus.Draft || row.Status == MendStatus.Running)
-            .OrderBy(row => row.Id).Select(BenchRow.Of).ToListAsync(cancel);
-        var recalled = rows.Select(row => (Row: row, Record: records.Recall(row))).ToList();
-        var fetched = await ReadAsync([.. recalled.Where(each => each.Record is null).Select(each => each.Row.Id)], cancel);
-        // A draft that was thrown away meanwhile is neither.
-        var read = recalled.Select(each => (each.Row, Record: each.Record ?? fetched.GetValueOrDefault(each.Row.Id)!)).Where(each => each.Record is not null).ToList();
+        var read = await OpenAsync(cancel);
         var running = read.Where(each => each.Row.Status == MendStatus.Running && each.Record.Value is not null)
             .Select(each => (each.Row, Plan: each.Record.Value!.Plan!, State: each.Record.Value.StateAt(now)))
             .OrderBy(each => BenchOrder.UrgencyOf(each.State, now))
@@ -135,40 +187,71 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Pl
             BenchOrder.RingsBefore.TotalMinutes);
     }
 
+    /// <summary>What waits to be begun and what is under way.</summary>
+    internal async Task<IReadOnlyList<(BenchRow Row, Outcome<Mend> Record)>> OpenAsync(CancellationToken cancel)
+    {
+        var rows = await db.Mends.AsNoTracking()
+            .Where(row => row.Status == MendStatus.Draft || row.Status == MendStatus.Running)
+            .OrderBy(row => row.Id).Select(BenchRow.Of).ToListAsync(cancel);
+        var recalled = rows.Select(row => (Row: row, Record: records.Recall(row.Key))).ToList();
+        var fetched = await ReadAsync([.. recalled.Where(each => each.Record is null).Select(each => each.Row.Id)], cancel);
+        // A draft that was thrown away meanwhile is neither.
+        return [.. recalled.Select(each => (each.Row, Record: each.Record ?? fetched.GetValueOrDefault(each.Row.Id)!)).Where(each => each.Record is not null)];
+    }
+
     private async Task<IReadOnlyDictionary<int, Outcome<Mend>>> ReadAsync(IReadOnlyList<int> ids, CancellationToken cancel) =>
         ids.Count == 0
             ? new Dictionary<int, Outcome<Mend>>()
             : await db.Mends.AsNoTracking().Include(row => row.Events).AsSplitQuery().Where(row => ids.Contains(row.Id)).ToDictionaryAsync(row => row.Id, records.Read, cancel);
 
-    private async Task<Changed?> ChangeAsync(int id, int version, Func<MendRow, Mend, DateTimeOffset, Outcome<Mend>> change, CancellationToken cancel)
+    private async Task<Changed?> ChangeAsync(int id, int? version, Deed? deed, Func<MendRow, Mend, DateTimeOffset, Outcome<Mend>> change, CancellationToken cancel)
+    {
+        for (var attempt = 1; ; attempt++)
+        {
+            if (await DoneBeforeAsync(deed, cancel) is { } done)
+            {
+                return done;
+            }
+
+            var (changed, overtaken) = await TryChangeAsync(id, version, deed, change, cancel);
+            // Without a version nobody is overtaken for good: it is asked again whether it may still happen.
+            if (!overtaken || version is not null || attempt == MostAttempts)
+            {
+                return changed;
+            }
+        }
+    }
+
+    private async Task<(Changed? Changed, bool Overtaken)> TryChangeAsync(int id, int? version, Deed? deed, Func<MendRow, Mend, DateTimeOffset, Outcome<Mend>> change, CancellationToken cancel)
     {
         var row = await LoadAsync(id, cancel);
         if (row is null)
         {
-            return null;
+            return (null, false);
         }
 
-        if (row.Version != version)
+        if (version is not null && row.Version != version)
         {
-            return new Changed(null, [], row.Version);
+            return (new Changed(null, [], row.Version), false);
         }
 
         var before = records.Read(row);
         if (before.Value is not { } mend)
         {
-            return Changed.Refused(before.Problems);
+            return (Changed.Refused(before.Problems), false);
         }
 
         var now = time.GetUtcNow();
         var changed = change(row, mend, now);
         if (changed.Value is not { } after)
         {
-            return Changed.Refused(changed.Problems);
+            return (Changed.Refused(changed.Problems), false);
         }
 
         MendRecords.Write(after, row);
         row.Version++;
         row.ChangedAt = now;
+        Remember(deed, row, now);
         try
         {
             await db.SaveChangesAsync(cancel);
@@ -177,10 +260,10 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Pl
         {
             // Another window saved between our reading and our writing: the version, or the number of the event, was taken.
             db.ChangeTracker.Clear();
-            return new Changed(null, [], (await LoadAsync(id, cancel))?.Version ?? version);
+            return (new Changed(null, [], (await LoadAsync(id, cancel))?.Version ?? version), true);
         }
 
-        return new Changed(await ViewAsync(row, after, cancel), [], null);
+        return (new Changed(await ViewAsync(row, after, cancel), [], null), false);
     }
 
     private Task<MendRow?> LoadAsync(int id, CancellationToken cancel) =>
@@ -201,16 +284,16 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Pl
     /// <summary>The item's record of finds: those of its other mends' cases, and those made while working on them.</summary>
     private async Task<IReadOnlyList<FoundBefore>> FoundBeforeAsync(MendRow row, CancellationToken cancel)
     {
-        var others = await db.Mends.AsNoTracking().Where(each => each.ItemId == row.ItemId && each.Id != row.Id).Include(each => each.Events).ToListAsync(cancel);
-        return [.. others.SelectMany(row => records.Read(row).Value is { } mend ? Finds(row, mend) : []).OrderByDescending(find => find.At)];
+        var others = db.Mends.AsNoTracking().Where(each => each.ItemId == row.ItemId && each.Id != row.Id && each.FindsJson != null);
+        var kept = await others.Where(each => each.FindsJson != MendRow.FindsUnread).Select(each => new { each.Id, each.FindsJson }).ToListAsync(cancel);
+        var unread = await others.Where(each => each.FindsJson == MendRow.FindsUnread).Include(each => each.Events).ToListAsync(cancel);
+        return
+        [
+            .. kept.SelectMany(each => JsonSerializer.Deserialize<IReadOnlyList<FoundPlace>>(each.FindsJson!, OpenJson.Options)!.Select(find => new FoundBefore(each.Id, find.At, find.Place)))
+                .Concat(unread.SelectMany(each => records.Read(each).Value is { } mend ? MendRecords.Finds(each, mend).Select(find => new FoundBefore(each.Id, find.At, find.Place)) : []))
+                .OrderByDescending(find => find.At),
+        ];
     }
-
-    private static IEnumerable<FoundBefore> Finds(MendRow row, Mend mend) =>
-    [
-        .. mend.Case.Damages.SelectMany(damage => damage.Seen.Finds ?? []).Select(find => new FoundBefore(row.Id, row.CreatedAt, find.Place)),
-        .. Run.Standing(mend.Events).Where(each => each.Kind == RunEventKind.Find)
-            .Select(each => new FoundBefore(row.Id, each.At, each.Text!)),
-    ];
 
     private async Task<RepairCase> FirstCaseAsync(ItemRow item, CancellationToken cancel)
     {

@@ -11,9 +11,9 @@ public static class PlanEndpoints
     /// <summary>Maps the endpoints.</summary>
     public static void MapPlans(this RouteGroupBuilder api)
     {
-        api.MapPost("/plans/effects/{figure}", (string figure, RepairCase repairCase, Planner planner, TimeProvider time) =>
+        api.MapPost("/plans/effects/{figure}", (string figure, RepairCase repairCase, Planner planner, TimeProvider time, CancellationToken cancel) =>
             {
-                var outcome = planner.Effects(repairCase.StartingAt(time.GetUtcNow()), figure);
+                var outcome = planner.Effects(repairCase.StartingAt(time.GetUtcNow()), figure, cancel);
                 return outcome.Value is { } effects ? Results.Ok(effects) : ProblemAnswers.Unprocessable(outcome.Problems);
             })
             .WithMetadata(new TakesCases())
@@ -23,9 +23,9 @@ public static class PlanEndpoints
             .ProducesProblem(StatusCodes.Status400BadRequest)
             .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
 
-        api.MapPost("/plans", (RepairCase repairCase, Planner planner, TimeProvider time) =>
+        api.MapPost("/plans", (RepairCase repairCase, Planner planner, TimeProvider time, CancellationToken cancel) =>
             {
-                var outcome = planner.Plan(repairCase.StartingAt(time.GetUtcNow()));
+                var outcome = planner.Plan(repairCase.StartingAt(time.GetUtcNow()), cancel);
                 return outcome.Value is { } plan ? Results.Ok(plan) : ProblemAnswers.Unprocessable(outcome.Problems);
             })
             .WithMetadata(new TakesCases())

@@ -1,4 +1,5 @@
 using AbleMend.Core.Cases;
+using AbleMend.Core.Days;
 using AbleMend.Core.Catalogue;
 using AbleMend.Core.Finishing;
 using AbleMend.Core.Gear;
@@ -21,7 +22,7 @@ public sealed record MethodWords(string Id, [property: Words] string Name, [prop
 /// <param name="Unit">Symbol of the unit that it is kept in; empty for a bare number.</param>
 public sealed record FieldLimits(double Least, double Most, string Unit);
 
-/// <summary>Everything that can be picked, the limits of a case's numbers by their paths, and by construction the damages that it usually has, to start from.</summary>
+/// <summary>Everything that can be picked, the limits of a case's and the shop's numbers by their paths, and by construction the damages that it usually has, to start from.</summary>
 public sealed record CatalogueView(
     string Version,
     IReadOnlyList<Construction> Constructions,
@@ -53,7 +54,7 @@ public static class CatalogueEndpoints
                 planner.Catalogue.LookTests,
                 [.. AllMethods.List.SelectMany(method => method.Needs).Distinct().Order()],
                 planner.Catalogue.ConstructionList.ToDictionary(construction => construction.Id, construction => (IReadOnlyList<Damage>)[.. construction.Damages.Select(FirstCase.Usual)]),
-                LimitTable.Of(typeof(RepairCase)).ToDictionary(field => field.Key, field => new FieldLimits(field.Value.Least, field.Value.Most, field.Value.Unit))))
+                LimitTable.Of(typeof(RepairCase)).Concat(LimitTable.Of(typeof(ShopFloor)).Select(field => KeyValuePair.Create($"floor.{field.Key}", field.Value))).ToDictionary(field => field.Key, field => new FieldLimits(field.Value.Least, field.Value.Most, field.Value.Unit))))
             .WithName("getCatalogue")
             .WithSummary("Constructions, materials, methods, grits and tests by identifier.");
 }

@@ -1,4 +1,5 @@
 using AbleMend.Core;
+using AbleMend.Core.Limits;
 using AbleMend.Core.Plans;
 using AbleMend.Data;
 using AbleMend.Server.Http;
@@ -49,6 +50,9 @@ public static class ShopEndpoints
             : ProblemAnswers.Conflict(version, (await store.ReadAsync(cancel)).Version);
     }
 
+    /// <summary>What of the settings is not a part of every case.</summary>
+    private sealed record Named([property: Size(1, 60)] string Name);
+
     private static ShopView View(ShopSettings settings, int version, Planner planner, TimeProvider time)
     {
         var known = planner.Catalogue.With(settings.Products ?? []).Materials;
@@ -63,11 +67,6 @@ public static class ShopEndpoints
         return new ShopView(settings, version, time.GetUtcNow(), lastDays);
     }
 
-    private static IReadOnlyList<Problem> Check(ShopSettings settings, Planner planner)
-    {
-        var problems = planner.CheckShop(settings.Facts);
-        return settings.Name is { Length: > 0 and <= 60 }
-            ? problems
-            : [new Problem("bad-name", "name", "The shop's name is empty or longer than 60 characters.", "Give it a short name."), .. problems];
-    }
+    private static IReadOnlyList<Problem> Check(ShopSettings settings, Planner planner) =>
+        [.. LimitTable.Check(new Named(settings.Name)), .. planner.CheckShop(settings.Facts), .. settings.Floor?.Check(settings.Bench.OpensHour, settings.Bench.ClosesHour, "floor") ?? []];
 }

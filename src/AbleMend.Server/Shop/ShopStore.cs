@@ -35,7 +35,16 @@ public sealed class ShopStore(MendDb db)
 
         row.SettingsJson = JsonSerializer.Serialize(settings, OpenJson.Options);
         row.Version = version + 1;
-        await db.SaveChangesAsync(cancel);
+        try
+        {
+            await db.SaveChangesAsync(cancel);
+        }
+        catch (DbUpdateException)
+        {
+            db.ChangeTracker.Clear();
+            return null;
+        }
+
         return row.Version;
     }
 }

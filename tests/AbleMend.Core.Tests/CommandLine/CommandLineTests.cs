@@ -15,7 +15,7 @@ public class CommandLineTests
     {
         var (code, output, errors) = Run("plan", Path.Combine(Repository.Root, "examples", name));
         (code, errors).ShouldBe((0, ""));
-        output.ShouldMatch(@"^[A-Z0-9-]+: (mend|mend-for-now|retire)");
+        output.ShouldMatch(@"^[A-Z0-9-]+: (mend|mend-for-now|retire|refer|refuse)");
     }
 
     [Fact]
@@ -45,6 +45,25 @@ public class CommandLineTests
         File.Delete(path);
         (code, output).ShouldBe((1, ""));
         errors.ShouldContain(told);
+    }
+
+    // Terminals obey what follows an escape (ECMA-48): a case from somewhere else must not clear a screen or retype a command.
+    [Theory]
+    [InlineData("\"pu-polyester-board\"", "\"\\u001b]0;gone\\u0007\\u001b[2J\"")]
+    [InlineData("\"pu-polyester-board\"", "\"\\u009b31m\\u202egnp.exe\"")]
+    [InlineData("\"depthMm\"", "\"\\u001b[2Jdepth\"")]
+    public void No_escape_code_of_a_case_reaches_the_terminal(string good, string bad)
+    {
+        var path = Path.GetTempFileName();
+        File.WriteAllText(path, File.ReadAllText(Example).Replace(good, bad));
+        var (code, output, errors) = Run("plan", path);
+        File.Delete(path);
+        code.ShouldBe(1);
+        errors.ShouldNotBeEmpty();
+        foreach (var text in new[] { output, errors, Run("plan", "\u001b[2Jnowhere").Errors })
+        {
+            text.ShouldAllBe(sign => sign == '\n' || (!char.IsControl(sign) && sign != '\u202e'));
+        }
     }
 
     [Fact]

@@ -15,7 +15,7 @@ public class AftercareTests
     [MemberData(nameof(Lines))]
     public void Every_line_is_said_of_some_worked_case_and_of_no_other_kind(string line)
     {
-        var said = Worked.Count(plan => plan.Aftercare?.Watch.Any(watch => watch.Id == line) == true);
+        var said = Worked.Count(plan => plan.Damages.Any(damage => damage.Aftercare?.Watch.Any(watch => watch.Id == line) == true));
         said.ShouldBeGreaterThan(0);
         said.ShouldBeLessThan(Worked.Count / 3);
     }
@@ -25,17 +25,17 @@ public class AftercareTests
     public void Whatever_is_mended_goes_back_with_something_to_watch_and_a_day_to_look_again(string id)
     {
         var plan = GalleryTests.Read(id).Planned();
-        if (plan.System is null)
+        foreach (var damage in plan.Damages)
         {
-            plan.Aftercare.ShouldBeNull();
-            return;
-        }
+            if (damage.System is null)
+            {
+                damage.Aftercare.ShouldBeNull();
+                continue;
+            }
 
-        plan.Aftercare!.Watch.ShouldNotBeEmpty();
-        plan.Aftercare.LookAgainAt!.Value.ShouldBeGreaterThan(plan.ReadyAt!.Value);
-        if (plan.ProperRepairBy is { } proper)
-        {
-            plan.Aftercare.LookAgainAt!.Value.ShouldBeLessThan(proper);
+            damage.Aftercare!.Watch.ShouldNotBeEmpty();
+            damage.Aftercare.LookAgainAt!.Value.ShouldBeGreaterThan(plan.ReadyAt!.Value);
+            damage.Aftercare.LookAgainAt!.Value.ShouldBeLessThan(plan.ProperRepairBy ?? DateTimeOffset.MaxValue);
         }
     }
 

@@ -151,4 +151,13 @@ public class OpenJsonTests
 
     [Fact]
     public void There_is_no_third_format() => Should.Throw<ArgumentException>(() => FormatSchemas.For("poem"));
+
+    [Fact]
+    public void A_plan_that_nobody_waits_for_any_more_is_given_up()
+    {
+        using var gone = new CancellationTokenSource();
+        gone.Cancel();
+        Should.Throw<OperationCanceledException>(() => Cases.Planner.Plan(Cases.DeckDing(), gone.Token));
+        Should.Throw<OperationCanceledException>(() => Cases.Planner.Effects(Cases.DeckDing(), "fill.need", gone.Token));
+    }
 }

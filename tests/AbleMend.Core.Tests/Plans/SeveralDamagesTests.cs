@@ -30,7 +30,8 @@ public class SeveralDamagesTests
     public void A_second_damage_changes_no_figure_and_renames_no_step_of_the_first()
     {
         var alone = Board(Ding).Planned();
-        var both = Board(Ding, Bottom).Planned();
+        // Nothing is shared between two chemistries.
+        var both = Board(Ding, Bottom with { Choice = new Choice("fill-glass-coat", "epoxy-5to1") }).Planned();
         both.Figures.Where(figure => Numbering.Parse(figure.Id).Number == 1).ShouldBe(alone.Figures, new SameFigure());
         both.Steps.Where(step => step.Damage == 1).Select(step => step.Id).ShouldBe(alone.Steps.Select(step => step.Id));
         both.Steps.Where(step => step.Damage == 2).ShouldAllBe(step => step.Id.StartsWith("2:"));
@@ -55,7 +56,8 @@ public class SeveralDamagesTests
                 ((int)plan.Verdict.Decision).ShouldBeGreaterThanOrEqualTo((int)alone.Verdict.Decision);
                 if (plan.Verdict.MendedHere)
                 {
-                    plan.Steps.Where(step => step.Damage == i + 1).Select(step => Numbering.Parse(step.Id).Id).ShouldBe(alone.Steps.Select(step => step.Id));
+                    // What is done once for all counts for each; it may stand elsewhere among the steps.
+                    plan.Steps.Where(step => step.Timing.IsFor(i + 1)).Select(step => Numbering.Parse(step.Id).Id).Distinct().ShouldBe(alone.Steps.Select(step => step.Id), ignoreOrder: true);
                 }
             }
         }, iter: 60, threads: 1);
@@ -94,7 +96,7 @@ public class SeveralDamagesTests
         var three = Board(Ding, Bottom, Bottom with { Seen = Bottom.Seen with { Location = "rail" } }).Planned();
         var alone = one.ReadyAt!.Value - one.StartAt;
         var together = three.ReadyAt!.Value - three.StartAt;
-        together.ShouldBeGreaterThan(alone);
+        together.ShouldBeGreaterThanOrEqualTo(alone);
         together.ShouldBeLessThan(alone * 2, "three dings cure beside each other");
         three.Timeline.ShouldAllBe(step => !step.MissesWindow);
     }
@@ -114,7 +116,7 @@ public class SeveralDamagesTests
     [Fact]
     public void An_effect_is_asked_of_the_damage_that_the_figure_belongs_to()
     {
-        var effects = Cases.Planner.Effects(Board(Ding, Bottom), "2:glass.batch").Value!;
+        var effects = Cases.Planner.Effects(Board(Ding, Bottom), "2:glass.need").Value!;
         effects.ShouldNotBeEmpty();
         effects.ShouldAllBe(effect => effect.Input.StartsWith("2:"));
         Cases.Planner.Effects(Board(Ding), "2:patch.margin").Problems.Single().Code.ShouldBe("unknown-figure");
@@ -194,6 +196,11 @@ public class SeveralDamagesTests
         (Board(Ding) with { Offcuts = [piece] }).Planned().Placements!.Count.ShouldBe(Board(Ding).Planned().Patches.Count == 1 ? 1 : 0);
         (Board(Ding, same) with { Offcuts = [piece] }).Planned().Placements!.ShouldBeEmpty();
         (Board(Ding, same) with { Offcuts = [new Offcut("roll", cloth, 4000, 900)] }).Planned().Placements!.Select(placement => placement.Damage).Distinct().Order().ShouldBe([1, 2]);
+        // The pieces are believed: what they do not take is said, with what to do; where none is counted nothing is.
+        var told = (Board(Ding, same) with { Offcuts = [piece] }).Planned().Warnings.Single(warning => warning.Code == "no-piece");
+        Voice.Plain.Say(told.Text).ShouldContain("cut it from a roll");
+        (Board(Ding, same) with { Offcuts = [new Offcut("roll", cloth, 4000, 900)] }).Planned().Warnings.ShouldNotContain(warning => warning.Code == "no-piece");
+        Board(Ding, same).Planned().Warnings.ShouldNotContain(warning => warning.Code == "no-piece");
     }
 
     private sealed class SameFigure : IEqualityComparer<Figure>

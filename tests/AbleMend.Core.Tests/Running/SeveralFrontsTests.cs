@@ -51,6 +51,34 @@ public class SeveralFrontsTests
         mend.Keep(new Happening(RunEventKind.Begin, later), Now).Problems.Single().Code.ShouldBe("not-this-step");
     }
 
+    // The cup that others have taken from is mixed again: at no moment may that leave the bench without an answer.
+    [Theory]
+    [InlineData("board-three-dings")]
+    [InlineData("inflatable-board-three-punctures")]
+    public void A_damage_that_shares_its_cups_can_be_done_again_at_any_moment(string example)
+    {
+        var mend = Mend.Open(Gallery.GalleryTests.Read(example), Cases.Planner, Now).Value!.Start(Cases.Planner, Now).Value!;
+        var plan = mend.Plan!;
+        var (at, firsts) = (Now, plan.Steps.GroupBy(step => step.Damage).Select(lane => lane.First().Id).ToList());
+        foreach (var step in plan.Steps)
+        {
+            at = plan.Timeline.Single(each => each.StepId == step.Id).HandsEndAt!.Value;
+            var front = mend.StateAt(at).Fronts.Single(each => each.Damage == step.Damage);
+            if (front.StepId != step.Id)
+            {
+                mend = mend.Keep(new Happening(RunEventKind.Ready, front.StepId, At: at), at).Value!;
+            }
+
+            mend = mend.Keep(step.Proof is null ? new Happening(RunEventKind.HandsDone, step.Id, At: at) : AbleMend.Core.Proving.ProofTest.All[step.Proof].Measures is null ? new Happening(RunEventKind.Proof, step.Id, Passed: true, At: at) : new Happening(RunEventKind.Proof, step.Id, Value: 0, At: at), at).Value!;
+            foreach (var first in firsts)
+            {
+                var again = mend.Keep(new Happening(RunEventKind.Redo, first, At: at), at).Value!.StateAt(at.AddMinutes(1));
+                again.Fronts.ShouldContain(each => each.StepId == first);
+                again.ReadyAt.ShouldNotBeNull();
+            }
+        }
+    }
+
     [Fact]
     public void Doing_one_again_leaves_the_other_done()
     {

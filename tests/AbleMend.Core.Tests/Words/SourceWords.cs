@@ -21,13 +21,21 @@ internal static class SourceWords
     /// <value>Places where a text that is put together at run time becomes a message.</value>
     public static IReadOnlyList<string> Faults => Found.Value.Faults;
 
+    /// <summary>What is written by hand, and what every file of a project uses unsaid, in whatever configuration it was built.</summary>
+    private static IEnumerable<string> Sources(string root)
+    {
+        var built = Directory.GetFiles(root, "*.cs", SearchOption.AllDirectories).ToLookup(path => path.Contains("/obj/", StringComparison.Ordinal) || path.Contains("/bin/", StringComparison.Ordinal));
+        return built[false].Where(path => !path.Contains("/Migrations/", StringComparison.Ordinal))
+            .Concat(built[true].Where(path => path.EndsWith(".GlobalUsings.g.cs", StringComparison.Ordinal)).DistinctBy(Path.GetFileName));
+    }
+
     private static (IReadOnlyDictionary<string, SortedSet<string>>, IReadOnlyList<string>) Read()
     {
         var templates = Projects.ToDictionary(project => project, _ => new SortedSet<string>(StringComparer.Ordinal));
         var faults = new List<string>();
         var root = Path.Combine(Repository.Root, "src");
         var options = new CSharpParseOptions(LanguageVersion.Latest);
-        var trees = Directory.GetFiles(root, "*.cs", SearchOption.AllDirectories).Where(path => !path.Contains("/bin/", StringComparison.Ordinal) && !path.Contains("/Migrations/", StringComparison.Ordinal) && (!path.Contains("/obj/", StringComparison.Ordinal) || path.EndsWith(".GlobalUsings.g.cs", StringComparison.Ordinal)) && !path.Contains("/obj/Release", StringComparison.Ordinal))
+        var trees = Sources(root)
             .Select(path => CSharpSyntaxTree.ParseText(File.ReadAllText(path), options, path)).ToList();
         var references = ((string)AppContext.GetData("TRUSTED_PLATFORM_ASSEMBLIES")!).Split(Path.PathSeparator).Where(path => !IsOurs(path)).Concat(WebFramework()).Select(path => MetadataReference.CreateFromFile(path));
         var compilation = CSharpCompilation.Create("AbleMend", trees, references, new CSharpCompilationOptions(OutputKind.DynamicallyLinkedLibrary, nullableContextOptions: NullableContextOptions.Enable));

@@ -1,4 +1,4 @@
-import { queryOptions } from '@tanstack/react-query';
+import { infiniteQueryOptions, keepPreviousData, queryOptions } from '@tanstack/react-query';
 import { api, ask } from './client';
 
 const second = 1000;
@@ -6,6 +6,8 @@ const second = 1000;
 export const shopQuery = queryOptions({
   queryKey: ['shop'],
   queryFn: () => ask(api.GET('/api/shop')),
+  // It is asked for before the page is drawn: that answer does for the first drawing.
+  staleTime: 2 * second,
 });
 
 export const catalogueQuery = queryOptions({
@@ -20,6 +22,12 @@ export const benchQuery = queryOptions({
   refetchInterval: 10 * second,
 });
 
+export const daysQuery = queryOptions({
+  queryKey: ['days'],
+  queryFn: () => ask(api.GET('/api/days')),
+  refetchInterval: 20 * second,
+});
+
 export const itemsQuery = queryOptions({
   queryKey: ['items'],
   queryFn: () => ask(api.GET('/api/items')),
@@ -31,11 +39,23 @@ export const mendQuery = (id: number) =>
     queryFn: () => ask(api.GET('/api/mends/{id}', { params: { path: { id } } })),
   });
 
-export const logQuery = (q: string) =>
+/** When a draft can be promised: asked anew for each version of it. */
+export const promiseQuery = (id: number, version: number) =>
   queryOptions({
+    queryKey: ['promise', id, version],
+    queryFn: ({ signal }) => ask(api.GET('/api/mends/{id}/promise', { params: { path: { id } }, signal })),
+    placeholderData: keepPreviousData,
+    staleTime: 20 * second,
+  });
+
+/** The log page by page; a search that nobody waits for any more is called off. */
+export const logQuery = (q: string) =>
+  infiniteQueryOptions({
     queryKey: ['log', q],
-    queryFn: () => ask(api.GET('/api/log', { params: { query: { q } } })),
-    placeholderData: (before) => before,
+    queryFn: ({ pageParam, signal }) => ask(api.GET('/api/log', { params: { query: { q, ...(pageParam ? { after: pageParam } : {}) } }, signal })),
+    initialPageParam: '',
+    getNextPageParam: (page) => page.next,
+    placeholderData: keepPreviousData,
   });
 
 export const galleryQuery = queryOptions({

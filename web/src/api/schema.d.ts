@@ -4,6 +4,23 @@
  */
 
 export interface paths {
+    "/calendar/{key}/{who}.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The plan of the days of one person, or of the shop, as iCalendar. */
+        get: operations["getCalendar"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/plans/effects/{figure}": {
         parameters: {
             query?: never;
@@ -108,6 +125,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/days": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What is left of every mend, laid out over the coming days: who does what when, and when each is ready. */
+        get: operations["getDays"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mends/{id}/promise": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** When a mend can be promised, with everything else that there is to do. */
+        get: operations["getPromise"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mends/{id}/wish": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Hold a mend back, hand it to somebody, or let it count for more in the plan of the days. */
+        put: operations["putWish"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/log": {
         parameters: {
             query?: never;
@@ -115,7 +183,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Closed mends, newest first, that carry every word asked for. */
+        /** Closed mends, newest first; with words, those of the newest that carry the beginning of each of them, best first. */
         get: operations["getLog"];
         put?: never;
         post?: never;
@@ -471,7 +539,7 @@ export interface components {
              */
             score: number;
         };
-        /** @description Everything that can be picked, the limits of a case's numbers by their paths, and by construction the damages that it usually has, to start from. */
+        /** @description Everything that can be picked, the limits of a case's and the shop's numbers by their paths, and by construction the damages that it usually has, to start from. */
         CatalogueView: {
             version: string;
             constructions: components["schemas"]["Construction"][];
@@ -778,11 +846,195 @@ export interface components {
             /** @description Its figures that were set by hand. */
             overrides?: null | components["schemas"]["Override"][];
         };
+        /** @description A stretch of work in the plan of the days. */
+        DayBlock: {
+            /**
+             * Format: int32
+             * @description Number of the mend.
+             */
+            mend: number;
+            /** @description Its first step. */
+            stepId: string;
+            /** @description What the hands do, in order. */
+            titles: string[];
+            /**
+             * Format: int32
+             * @description Who does it, by place among the people.
+             */
+            person: number;
+            /**
+             * Format: date-time
+             * @description When hands begin.
+             */
+            startsAt: string;
+            /**
+             * Format: date-time
+             * @description When hands are free.
+             */
+            endsAt: string;
+            waits: null | components["schemas"]["WaitKind"];
+            /**
+             * Format: date-time
+             * @description When that wait is over; null without one.
+             */
+            overAt: null | string;
+            /**
+             * Format: date-time
+             * @description Until when it has to go on then, or null.
+             */
+            closesAt: null | string;
+            /** @description Whether it begins after the window before it has closed. */
+            missed: boolean;
+        };
+        /** @description A stretch that stands elsewhere than in the plan before. */
+        DayMove: {
+            /**
+             * Format: int32
+             * @description Number of the mend.
+             */
+            mend: number;
+            /** @description Its first step. */
+            stepId: string;
+            /** @description What that is. */
+            title: components["schemas"]["Message"];
+            /**
+             * Format: date-time
+             * @description When it was to begin.
+             */
+            from: string;
+            /**
+             * Format: date-time
+             * @description When it begins now.
+             */
+            to: string;
+            /** @description Why. */
+            why: components["schemas"]["WhyMoved"];
+            /**
+             * Format: int32
+             * @description The mend that it made way for, or null.
+             */
+            for?: null | number;
+        };
+        /** @description When a mend is ready by the plan of the days. */
+        DayReady: {
+            /**
+             * Format: int32
+             * @description Its number.
+             */
+            mend: number;
+            /**
+             * Format: date-time
+             * @description When it is ready; null where it fits into no day that is planned.
+             */
+            readyAt: null | string;
+            /**
+             * Format: date-time
+             * @description When it is due, or null.
+             */
+            dueAt: null | string;
+            /**
+             * Format: double
+             * @description How late it is then, 0 for in time.
+             */
+            lateMin: number;
+            /**
+             * Format: int32
+             * @description How many of its windows are missed.
+             */
+            missed: number;
+        };
+        /** @description What somebody wants of a mend in the plan of the days. */
+        DayWish: {
+            /**
+             * Format: date-time
+             * @description It is held back until then; null for not at all.
+             */
+            notBefore?: null | string;
+            /** @description Who does it, by name; null for whoever can. */
+            person?: null | string;
+            /**
+             * Format: int32
+             * @description What an hour late costs against another's, 1 to 20: what may not be late is given more.
+             * @default 1
+             */
+            weight: number;
+        };
+        /** @description A mend in the plan of the days. */
+        DaysMend: {
+            /**
+             * Format: int32
+             * @description Its number.
+             */
+            id: number;
+            /** @description Tag of its item. */
+            tag: string;
+            /** @description What people call the item. */
+            itemName: string;
+            /** @description Whether it is under way. */
+            status: components["schemas"]["MendStatus"];
+            /** @description What somebody wants of it. */
+            wish: components["schemas"]["DayWish"];
+        };
+        /** @description Everything that is left to do, laid out over the coming days. */
+        DaysPlan: {
+            /**
+             * Format: date-time
+             * @description When it was made.
+             */
+            at: string;
+            /**
+             * Format: date-time
+             * @description How far ahead it looks.
+             */
+            until: string;
+            /** @description Who is there, in order. */
+            people: string[];
+            /** @description What is done when and by whom, in order of time. */
+            blocks: components["schemas"]["DayBlock"][];
+            /** @description When each mend is ready, the soonest first; those that fit into no day last. */
+            mends: components["schemas"]["DayReady"][];
+            /** @description What stands elsewhere than in the plan before. */
+            moved: components["schemas"]["DayMove"][];
+        };
+        /** @description The plan of the days. */
+        DaysView: {
+            /**
+             * Format: date-time
+             * @description The shop's present.
+             */
+            now: string;
+            /** @description The plan. */
+            plan: components["schemas"]["DaysPlan"];
+            /** @description The mends in it. */
+            mends: components["schemas"]["DaysMend"][];
+            /** @description The mends that are not in it. */
+            leftOut: components["schemas"]["LeftOut"][];
+            /** @description Addresses of its calendars: the whole shop's, then each person's. Whoever knows one can read it. */
+            calendars: string[];
+        };
         /**
          * @description What to do with the item, from the mildest to the gravest.
          * @enum {unknown}
          */
         Decision: "mend" | "mend-for-now" | "warranty" | "refer" | "retire" | "refuse";
+        /** @description A mend that is late, or later, for the sake of another. */
+        Delay: {
+            /**
+             * Format: int32
+             * @description Its number.
+             */
+            mend: number;
+            /**
+             * Format: double
+             * @description How late it is then.
+             */
+            lateMin: number;
+            /**
+             * Format: double
+             * @description How late it would be anyway.
+             */
+            wasMin: number;
+        };
         /** @description Why a figure is what it is. */
         Derivation: {
             /** @description The formula or rule in words and symbols. */
@@ -986,6 +1238,8 @@ export interface components {
              * @description When it had better be begun, because a window that it leads to would close with nobody there; null where it may be begun now.
              */
             heldUntil?: null | string;
+            /** @description The other damages that have to get there first, because it is done for all of them at once; null for none. */
+            waitsFor?: null | number[];
         };
         /**
          * @description Families of gear, in the order in which they are offered.
@@ -1017,6 +1271,28 @@ export interface components {
              * @description Barometer in kPa at a reading of a hold test.
              */
             barometerKpa?: null | number;
+            /**
+             * Format: date-time
+             * @description When it happened, by the device that it was told to; null for when it is kept.
+             */
+            at?: null | string;
+        };
+        /**
+         * @description What would have an item ready sooner.
+         * @enum {unknown}
+         */
+        Help: "goes-first" | "for-now" | "warm" | "hands" | "clamp";
+        /** @description When an item would be ready with some help. */
+        Helped: {
+            /** @description What. */
+            help: components["schemas"]["Help"];
+            /**
+             * Format: date-time
+             * @description When it is ready then.
+             */
+            readyAt: string;
+            /** @description Whom it makes late. */
+            delays: components["schemas"]["Delay"][];
         };
         /** @description Leak rate of a hold test with its band. */
         HoldResult: {
@@ -1124,6 +1400,13 @@ export interface components {
              */
             thicknessMm: number;
         };
+        /** @description A mend that is not laid into the days. */
+        LeftOut: {
+            /** @description The mend. */
+            mend: components["schemas"]["DaysMend"];
+            /** @description Why. */
+            why: components["schemas"]["Problem"];
+        };
         /** @description How deep light cures one layer, and what the label's times assume. */
         LightCure: {
             /**
@@ -1209,26 +1492,49 @@ export interface components {
         };
         /** @description A closed mend, told by the first of its damages; without a decision where its record cannot be read. */
         LogEntry: {
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Number of the mend.
+             */
             id: number;
+            /** @description Fleet tag of the item. */
             tag: string;
+            /** @description What people call it. */
             itemName: string;
+            /** @description How it was closed. */
             status: components["schemas"]["MendStatus"];
             decision: null | components["schemas"]["Decision"];
+            /** @description Construction of the item. */
             construction: string;
             damage: null | components["schemas"]["Damage"];
             methodName: null | components["schemas"]["Message"];
             materialName: null | components["schemas"]["Message"];
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When it was closed.
+             */
             closedAt: string;
             words: null | components["schemas"]["Message"];
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description The mend that it does properly, or null.
+             */
             followsMendId: null | number;
             /**
              * Format: int32
+             * @description How many damages.
              * @default 1
              */
             damages: number;
+            /** @description What was written round the words that were asked for, by turns beside and in them; null where none of it was written. */
+            excerpt?: null | string[];
+        };
+        /** @description A page of the log. */
+        LogPage: {
+            /** @description Its mends. */
+            entries: components["schemas"]["LogEntry"][];
+            /** @description Where the next page begins; null after the last. */
+            next: null | string;
         };
         /** @description A way of finding what leaks or hides. */
         LookTest: {
@@ -1822,6 +2128,33 @@ export interface components {
             detail?: null | string;
             instance?: null | string;
         };
+        /** @description When an item can be promised, with everything else that there is to do. */
+        Promise: {
+            /**
+             * Format: date-time
+             * @description When it is ready behind what is planned already; null where it fits into none of the coming days.
+             */
+            readyAt: null | string;
+            /**
+             * Format: date-time
+             * @description When it is ready where every piece of work takes half as long again; null where it does not fit then.
+             */
+            cautiousAt: null | string;
+            /**
+             * Format: date-time
+             * @description When it is due, or null.
+             */
+            dueAt: null | string;
+            /**
+             * Format: date-time
+             * @description When it has to be begun so as to be ready when it is due, around what is planned already; null without a due time, or where that is too soon.
+             */
+            latestStartAt: null | string;
+            /** @description What would have it ready at least an hour sooner, the soonest first. */
+            helps: components["schemas"]["Helped"][];
+            /** @description Whether it can be promised for when it is due: surely, doubtfully where only all goes well, or not; null without a due time. */
+            trust?: components["schemas"]["Trust"];
+        };
         /** @description A test that could fail. */
         ProofTest: {
             /** @description Identifier. */
@@ -1845,6 +2178,11 @@ export interface components {
              * @default 2
              */
             handsMin: number;
+            /**
+             * @description Whether it tests the item as a whole: with several damages it is done once, when all are mended.
+             * @default false
+             */
+            wholeItem: boolean;
         };
         /**
          * @description How a ratio is measured out.
@@ -1939,7 +2277,7 @@ export interface components {
             number: number;
             /**
              * Format: date-time
-             * @description When, UTC.
+             * @description When it happened, UTC: by the device that it was told to.
              */
             at: string;
             /** @description What. */
@@ -1965,6 +2303,11 @@ export interface components {
              * @description Barometer in kPa at a reading of a hold test; null takes sea level.
              */
             barometerKpa?: null | number;
+            /**
+             * Format: date-time
+             * @description When it was kept, UTC: later than it happened where the network was away; null for an event of before both were kept.
+             */
+            keptAt?: null | string;
         };
         /**
          * @description What happened at the bench.
@@ -2147,6 +2490,41 @@ export interface components {
             /** @description How it is kept. */
             storage: string;
         };
+        /** @description Who mends, and what there is only so much of. */
+        ShopFloor: {
+            /** @description Who mends, 1 to 20. */
+            people: components["schemas"]["Technician"][];
+            /**
+             * Format: int32
+             * @description How many items can be clamped at once.
+             * @default 6
+             */
+            clamps: number;
+            /**
+             * Format: int32
+             * @description How many items can lie and set at once.
+             * @default 6
+             */
+            places: number;
+            /** @description Days of the week on which the shop is closed; null for none. */
+            closedDays?: null | components["schemas"]["Weekday"][];
+            /**
+             * Format: int32
+             * @description When the shop has its break, 0 to 23; null for none.
+             */
+            breakFromHour?: null | number;
+            /**
+             * Format: double
+             * @description How long it is.
+             * @default 30
+             */
+            breakMin: number;
+            /**
+             * @description Whether sanding has a room of its own, so that its dust does not fall on a wet face.
+             * @default false
+             */
+            sandsElsewhere: boolean;
+        };
         /** @description The shop: what every new case starts from. */
         ShopSettings: {
             /** @description Name of the shop, 1 to 60 characters. */
@@ -2163,6 +2541,7 @@ export interface components {
             products?: null | components["schemas"]["Material"][];
             /** @description Pieces of cloth and patch stock at hand. */
             offcuts?: null | components["schemas"]["Offcut"][];
+            floor?: null | components["schemas"]["ShopFloor"];
         };
         /** @description Settings with their version and the shop's present. */
         ShopView: {
@@ -2251,6 +2630,10 @@ export interface components {
              */
             damage: number;
             uses?: null | components["schemas"]["MixLife"];
+            /** @description Steps of other damages that must be over, waits and all, before it begins; null for none. */
+            after?: null | string[];
+            /** @description The other damages that it is done for at once, such as a test of the whole item; null for none. */
+            also?: null | number[];
         };
         /** @description A wait with its window: too early, good, too late. */
         StepWait: {
@@ -2304,6 +2687,31 @@ export interface components {
             /** @description Why the default is the default, or that it was chosen. */
             why: components["schemas"]["Message"];
         };
+        /** @description Somebody who mends. */
+        Technician: {
+            /** @description What the shop calls them, 1 to 40 characters. */
+            name: string;
+            /**
+             * Format: int32
+             * @description 1 forgiving work, 2 with some practice, 3 all of it.
+             * @default 3
+             */
+            skill: number;
+            /**
+             * Format: int32
+             * @description When they come, 0 to 23; null for when the shop opens.
+             */
+            comesHour?: null | number;
+            /**
+             * Format: int32
+             * @description When they go, 1 to 24; null for when the shop closes.
+             */
+            goesHour?: null | number;
+            /** @description Days of the week on which they are not there; null for none. */
+            daysOff?: null | components["schemas"]["Weekday"][];
+            /** @description Days on which they are away; null for none. */
+            away?: null | string[];
+        };
         /**
          * @description How a layer is drawn.
          * @enum {unknown}
@@ -2346,6 +2754,13 @@ export interface components {
              * @description When it could have begun, where it is held back because a window that it leads to would close with nobody there; else null.
              */
             heldFrom?: null | string;
+            /** @description The step after which that window opens, or null. */
+            heldFor?: null | string;
+            /**
+             * Format: date-time
+             * @description When that window would close, were it begun as soon as it could be; null where a mix would stand past its life.
+             */
+            wouldCloseAt?: null | string;
         };
         /** @description Tools at hand. */
         Tools: {
@@ -2356,6 +2771,8 @@ export interface components {
             /** @description Identifiers of tools at hand that some methods need; null when all are. */
             has?: null | string[];
         };
+        /** @enum {unknown} */
+        Trust: "sure" | "doubtful" | "no" | null;
         /**
          * @description The units that a shop reads.
          * @enum {unknown}
@@ -2511,6 +2928,11 @@ export interface components {
             figure: null | string;
         };
         /**
+         * @description A day of the week.
+         * @enum {unknown}
+         */
+        Weekday: "sunday" | "monday" | "tuesday" | "wednesday" | "thursday" | "friday" | "saturday";
+        /**
          * @description How hard a rule speaks.
          * @enum {unknown}
          */
@@ -2538,6 +2960,11 @@ export interface components {
              */
             cheap: number;
         };
+        /**
+         * @description Why a stretch stands elsewhere than in the plan before.
+         * @enum {unknown}
+         */
+        WhyMoved: "not-begun" | "wait-moved" | "made-way" | "found-room";
         /** @description What the work does in the section, in millimetres from the middle and from the surface; 0 where it does not happen. */
         WorkProfile: {
             /**
@@ -2606,6 +3033,27 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    getCalendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+                who: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     effectsOn: {
         parameters: {
             query?: never;
@@ -2808,7 +3256,9 @@ export interface operations {
     addItem: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                "Idempotency-Key"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -2858,10 +3308,115 @@ export interface operations {
             };
         };
     };
+    getDays: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DaysView"];
+                };
+            };
+        };
+    };
+    getPromise: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Promise"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    putWish: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DayWish"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DayWish"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
     getLog: {
         parameters: {
             query?: {
                 q?: string;
+                after?: string;
             };
             header?: never;
             path?: never;
@@ -2875,7 +3430,16 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["LogEntry"][];
+                    "application/json": components["schemas"]["LogPage"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
                 };
             };
         };
@@ -2949,7 +3513,9 @@ export interface operations {
     openWorkedCase: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                "Idempotency-Key"?: string;
+            };
             path: {
                 id: string;
             };
@@ -3107,7 +3673,9 @@ export interface operations {
     openMend: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                "Idempotency-Key"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -3233,6 +3801,7 @@ export interface operations {
             query?: never;
             header: {
                 "If-Match": number;
+                "Idempotency-Key"?: string;
             };
             path: {
                 id: number;
@@ -3293,6 +3862,7 @@ export interface operations {
             query?: never;
             header: {
                 "If-Match": number;
+                "Idempotency-Key"?: string;
             };
             path: {
                 id: number;
@@ -3351,8 +3921,9 @@ export interface operations {
     addEvent: {
         parameters: {
             query?: never;
-            header: {
-                "If-Match": number;
+            header?: {
+                "If-Match"?: number;
+                "Idempotency-Key"?: string;
             };
             path: {
                 id: number;

@@ -8,6 +8,8 @@ import { clock } from '../measures/time';
 import { length, temperature } from '../measures/units';
 import { Alarm } from './Alarm';
 import { setServerNow, useNow } from '../shop/clock';
+import { Reach } from './Reach';
+import { HeldDrafts } from './HeldDrafts';
 import { HelpSheet } from './HelpSheet';
 import { UnitsProvider, useUnits } from '../shop/units';
 import { ZoneProvider } from '../shop/zone';
@@ -16,9 +18,10 @@ import { say } from '../words/say';
 export function Shell() {
   const shop = useQuery(shopQuery);
   const serverNow = shop.data?.now;
+  const heardAt = shop.dataUpdatedAt;
   useEffect(() => {
-    if (serverNow) setServerNow(serverNow);
-  }, [serverNow]);
+    if (serverNow) setServerNow(serverNow, heardAt);
+  }, [serverNow, heardAt]);
   if (!shop.data) {
     return (
       <main className="p-8" aria-busy={shop.isPending}>
@@ -33,6 +36,8 @@ export function Shell() {
         <div className="flex min-h-dvh flex-col print:block">
           <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-20 focus:bg-sheet focus:p-3">{say`Skip to the work`}</a>
           <TopLine shopName={settings.name} zone={settings.bench.zone} />
+          <Reach zone={settings.bench.zone} />
+          <HeldDrafts />
           <main id="main" className="flex-1">
             <Outlet />
           </main>
@@ -52,8 +57,9 @@ function TopLine({ shopName, zone }: { shopName: string; zone: string }) {
         <img src="/mark.svg" alt="" width={28} height={28} />
         Able Mend
       </Link>
-      <nav aria-label={say`Main`} className="flex gap-1">
+      <nav aria-label={say`Main`} className="flex sm:gap-1">
         <Place to="/" words={say`Bench`} />
+        <Place to="/days" words={say`Days`} />
         <Place to="/new" words={say`Start a mend`} />
         <Place to="/log" words={say`Log`} />
         <Place to="/shelf" words={say`Shelf and tools`} />
@@ -73,12 +79,12 @@ function TopLine({ shopName, zone }: { shopName: string; zone: string }) {
   );
 }
 
-function Place({ to, words }: { to: '/' | '/new' | '/log' | '/shelf'; words: string }) {
+function Place({ to, words }: { to: '/' | '/days' | '/new' | '/log' | '/shelf'; words: string }) {
   return (
     <Link
       to={to}
-      activeOptions={{ exact: true }}
-      className="flex min-h-11 items-center border-b-4 border-transparent px-2.5 font-semibold aria-[current=page]:border-resin"
+      activeOptions={{ exact: true, includeSearch: false }}
+      className="flex min-h-11 items-center border-b-4 border-transparent px-2.5 font-semibold whitespace-nowrap max-sm:px-1.5 max-sm:text-sm aria-[current=page]:border-resin"
     >
       {words}
     </Link>

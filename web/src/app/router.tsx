@@ -1,6 +1,7 @@
 import type { QueryClient } from '@tanstack/react-query';
 import { createRootRouteWithContext, createRoute, createRouter, redirect } from '@tanstack/react-router';
 import { BenchPage } from '../bench/BenchPage';
+import { DaysPage } from '../days/DaysPage';
 import { FleetPage } from '../fleet/FleetPage';
 import { GalleryPage } from '../gallery/GalleryPage';
 import { LogPage } from '../log/LogPage';
@@ -15,6 +16,7 @@ import { NotThere } from './NotThere';
 
 const root = createRootRouteWithContext<{ queryClient: QueryClient }>()({ component: Shell, notFoundComponent: NotThere });
 const bench = createRoute({ getParentRoute: () => root, path: '/', component: BenchPage });
+const days = createRoute({ getParentRoute: () => root, path: '/days', component: DaysPage });
 const fleet = createRoute({ getParentRoute: () => root, path: '/new', component: FleetPage });
 const gallery = createRoute({ getParentRoute: () => root, path: '/gallery', component: GalleryPage });
 const log = createRoute({
@@ -40,7 +42,7 @@ const note = createRoute({ getParentRoute: () => root, path: '/mends/$id/note', 
 
 export function makeRouter(queryClient: QueryClient) {
   return createRouter({
-    routeTree: root.addChildren([bench, fleet, gallery, log, shelf, mend, sheet, labels, note]),
+    routeTree: root.addChildren([bench, days, fleet, gallery, log, shelf, mend, sheet, labels, note]),
     context: { queryClient },
     scrollRestoration: true,
   });

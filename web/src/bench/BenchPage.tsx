@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link } from '@tanstack/react-router';
 import { problemsIn } from '../api/client';
-import { benchQuery } from '../api/queries';
+import { benchQuery, daysQuery } from '../api/queries';
 import type { BenchEntry, Schemas } from '../api/types';
 import { useNow } from '../shop/clock';
 import { useZone } from '../shop/zone';
@@ -20,11 +20,14 @@ const stripWidth = 560;
 /** What needs hands now, what next and when, and what is about to be lost: one line a mend, the clock running through them all. */
 export function BenchPage() {
   const bench = useQuery(benchQuery);
+  const days = useQuery(daysQuery);
   const now = useNow();
   const zone = useZone();
   if (!bench.data) return <div className="p-5">{bench.error ? <Problems problems={problemsIn(bench.error)} /> : say`Loading the bench …`}</div>;
   const range: StripRange = { fromMs: now - hour, toMs: now + 9 * hour, width: stripWidth };
-  const [lead, ...rest] = bench.data.entries;
+  // With everything else that there is to do it is ready later than by itself: what is late by the days is late.
+  const readyByDays = new Map(days.data?.plan.mends.map((mend) => [mend.mend, mend.readyAt]));
+  const [lead, ...rest] = bench.data.entries.map((entry) => ({ ...entry, readyAt: readyByDays.get(entry.id) ?? entry.readyAt }));
   return (
     <div className="mx-auto max-w-[1500px] px-5 pb-10">
       <h1 className="sr-only">{say`The bench`}</h1>
@@ -43,7 +46,7 @@ export function BenchPage() {
         <Empty drafts={bench.data.drafts.length} />
       )}
       <Unreadable entries={bench.data.unreadable} />
-      <Drafts drafts={bench.data.drafts} now={now} zone={zone} />
+      <Drafts drafts={bench.data.drafts} readyByDays={readyByDays} now={now} zone={zone} />
     </div>
   );
 }
@@ -142,7 +145,7 @@ function Due({ entry, now, zone }: { entry: BenchEntry; now: number; zone: strin
   return <p className={`text-right text-lg ${willBeLate(entry) ? 'font-bold text-late' : 'text-faint'}`}>{dueWords(entry, now, zone)}</p>;
 }
 
-function Drafts({ drafts, now, zone }: { drafts: readonly Schemas['DraftEntry'][]; now: number; zone: string }) {
+function Drafts({ drafts, readyByDays, now, zone }: DraftsProps) {
   const damageWords = useDamageWords();
   return (
     <section className="mt-3">
@@ -162,7 +165,7 @@ function Drafts({ drafts, now, zone }: { drafts: readonly Schemas['DraftEntry'][
                   {draft.damages > 1 ? say`, and ${draft.damages - 1} more` : ''}
                   {draft.followsMendId ? say`, properly` : ''}
                 </span>
-                <span className="text-sm text-faint">{draft.dueAt ? say`Due ${when(draft.dueAt, now, zone)}` : say`No due time`}</span>
+                <DraftDue dueAt={draft.dueAt} readyAt={readyByDays.get(draft.id) ?? null} now={now} zone={zone} />
               </span>
             </Link>
           </li>
@@ -173,6 +176,19 @@ function Drafts({ drafts, now, zone }: { drafts: readonly Schemas['DraftEntry'][
       </ul>
     </section>
   );
+}
+
+interface DraftsProps {
+  drafts: readonly Schemas['DraftEntry'][];
+  readyByDays: ReadonlyMap<number, string | null>;
+  now: number;
+  zone: string;
+}
+
+function DraftDue({ dueAt, readyAt, now, zone }: { dueAt: string | null; readyAt: string | null; now: number; zone: string }) {
+  const due = dueAt ? say`Due ${when(dueAt, now, zone)}` : say`No due time`;
+  const late = dueAt && readyAt && Date.parse(readyAt) > Date.parse(dueAt);
+  return <span className={`text-sm ${late ? 'font-bold text-late' : 'text-faint'}`}>{late ? say`${due}: ready only ${when(readyAt, now, zone)}` : due}</span>;
 }
 
 /** Records that cannot be read are named, so that nobody looks for them; the rest of the bench goes on. */

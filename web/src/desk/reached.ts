@@ -1,5 +1,10 @@
-import type { RepairPlan, RunState } from '../api/types';
+import type { PlanStep, RepairPlan, RunState } from '../api/types';
 import type { Stage } from './stages';
+
+/** The damages of an item that a step is done for, from 1; the first is the one that it stands with. */
+export function damagesOf(step: PlanStep): readonly number[] {
+  return [step.timing.damage, ...(step.timing.also ?? [])];
+}
 
 /** Marks that the drawing of a damage has reached: none while looking, all of them in the plan, the done ones at the bench. */
 export function reachedMarks(stage: Stage, plan: RepairPlan | null, number: number, run: RunState | null, upToStep: string | null): ReadonlySet<string> {

@@ -1,18 +1,34 @@
 import { useDebouncer } from '@tanstack/react-pacer/debouncer';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { api, ask, problemsIn, Refused } from '../api/client';
 import { mendQuery } from '../api/queries';
 import type { MendView, NewEvent, Problem, RepairCase, RepairPlan } from '../api/types';
+import { merge } from './merge';
+import { ahead } from '../outbox/ahead';
+import { draftOf, dropDraft, keepDraft } from '../outbox/drafts';
+import { put, useOutbox, useStuck } from '../outbox/outbox';
 import { shopNow } from '../shop/clock';
 import { useUnits } from '../shop/units';
+import { say } from '../words/say';
 
 const saveAfterMs = 500;
+
+/** How soon a change that the server did not answer is sent again, in milliseconds. */
+const againAfterMs = 2000;
 
 /** Sent at once and one after another, whatever the browser thinks of the network: a shop's server is often on the same machine. */
 const inTurn = (id: number) => ({ scope: { id: `mend ${id}` }, networkMode: 'always' }) as const;
 
-type Keeping = { state: 'kept'; at: string | null } | { state: 'keeping' } | { state: 'faulty' } | { state: 'conflict'; mine: RepairCase };
+const notSaved: Problem = {
+  code: 'not-saved',
+  field: '',
+  message: say`Your last change is not saved yet.`,
+  remedy: say`Wait until it is saved, or settle what was changed elsewhere; then go on.`,
+};
+
+type Keeping =
+  { state: 'kept'; at: string | null } | { state: 'keeping' } | { state: 'waiting' } | { state: 'faulty' } | { state: 'conflict'; mine: RepairCase };
 
 export interface MendState {
   mend: MendView;
@@ -31,6 +47,8 @@ export interface MendState {
   sendOn: () => void;
   discard: () => void;
   happened: (event: NewEvent) => void;
+  /** Things that happened and that the server has not acknowledged yet. */
+  waiting: number;
   busy: boolean;
   refused: readonly Problem[];
 }
@@ -47,9 +65,19 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
   const [problems, setProblems] = useState<readonly Problem[]>([]);
   const [keeping, setKeeping] = useState<Keeping>({ state: 'kept', at: null });
   const versionRef = useRef(0);
-  const mend = query.data;
+  const newest = useRef<RepairCase | null>(null);
+  /** The case that the draft on the page was made from. */
+  const base = useRef<RepairCase | null>(null);
+  const { refetch } = query;
+  const served = query.data;
+  const outbox = useOutbox();
+  const waiting = useMemo(() => outbox.filter((each) => each.mendId === id && !each.refused).map((each) => each.event), [outbox, id]);
+  const stuck = useStuck();
+  // As long as the server answers, the page shows what it says; hands go on ahead of it only while it does not.
+  const mend = useMemo(() => (served && stuck ? ahead(served, waiting) : served), [served, stuck, waiting]);
   useEffect(() => {
-    if (mend) versionRef.current = Math.max(versionRef.current, mend.version);
+    // A draft keeps the version that it was made from: what comes in meanwhile must not go out under it.
+    if (mend && !newest.current) versionRef.current = mend.version;
   }, [mend]);
 
   const settle = useCallback(
@@ -62,12 +90,15 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
   );
 
   const replan = useReplan(setPreview, setProblems);
-  const newest = useRef<RepairCase | null>(null);
+  const servedCase = useRef<RepairCase | null>(null);
+  const openedAt = useRef('');
   const clear = useCallback(() => {
     newest.current = null;
+    base.current = null;
     setDraft(null);
     setPreview(null);
-  }, []);
+    dropDraft(id);
+  }, [id]);
   // A case that was kept only clears the page when nothing newer has been written on it meanwhile.
   const onKept = useCallback(
     (kept: RepairCase) => {
@@ -77,20 +108,77 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
     },
     [clear],
   );
-  const saver = useSaver(id, versionRef, settle, onKept, setKeeping);
+  const changeRef = useRef<(next: RepairCase) => void>(() => undefined);
+  // Somebody else was first: both changes are put together, and only where they collide is it asked which one is meant.
+  const onConflict = useCallback(
+    async (mine: RepairCase) => {
+      const { data: fresh } = await refetch();
+      if (!fresh || !base.current) {
+        setKeeping({ state: 'conflict', mine });
+        return;
+      }
+      const merged = merge(base.current, newest.current ?? mine, fresh.case);
+      if (merged.collides || fresh.status !== 'draft') {
+        setKeeping({ state: 'conflict', mine: merged.value });
+        return;
+      }
+      versionRef.current = fresh.version;
+      base.current = fresh.case;
+      changeRef.current(merged.value);
+    },
+    [refetch],
+  );
+  // What the server did not answer is kept on this device, whether the page is still looked at or not.
+  const onUnsaved = useCallback(
+    (mine: RepairCase, why: Unplanned) => {
+      if (why === 'waiting' && base.current) keepDraft(id, { openedAt: openedAt.current, base: base.current, version: versionRef.current, mine });
+      setKeeping({ state: why });
+    },
+    [id],
+  );
+  const saver = useSaver(id, versionRef, settle, onKept, onUnsaved, onConflict);
   const change = useCallback(
     (next: RepairCase) => {
+      base.current ??= servedCase.current;
       newest.current = next;
       setDraft(next);
       setKeeping({ state: 'keeping' });
-      replan(next, (planned) => (planned ? saver.maybeExecute(next) : setKeeping({ state: 'faulty' })));
+      replan(next, (planned) => (planned === true ? saver.maybeExecute(next) : onUnsaved(next, planned)));
     },
-    [replan, saver],
+    [replan, saver, onUnsaved],
   );
   const shown = useRef<RepairCase | null>(null);
   useEffect(() => {
     shown.current = draft ?? mend?.case ?? null;
+    servedCase.current = mend?.case ?? null;
+    openedAt.current = mend?.createdAt ?? '';
+    changeRef.current = change;
   });
+  useEffect(() => {
+    if (keeping.state !== 'waiting') return;
+    const again = setTimeout(() => newest.current && changeRef.current(newest.current), againAfterMs);
+    const leaving = (event: BeforeUnloadEvent) => event.preventDefault();
+    window.addEventListener('beforeunload', leaving);
+    return () => {
+      clearTimeout(again);
+      window.removeEventListener('beforeunload', leaving);
+    };
+  }, [keeping]);
+  // What an earlier page left here unsent goes on where it was.
+  const isDraft = mend?.status === 'draft';
+  useEffect(() => {
+    if (!isDraft) return;
+    void draftOf(id).then((unsent) => {
+      if (!unsent || newest.current) return;
+      if (unsent.openedAt !== openedAt.current) {
+        dropDraft(id);
+        return;
+      }
+      base.current = unsent.base;
+      versionRef.current = unsent.version;
+      changeRef.current(unsent.mine);
+    });
+  }, [id, isDraft]);
   // What is on the page is said anew when the units of the page change.
   const { units } = useUnits();
   useEffect(() => {
@@ -110,7 +198,10 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
     saver.flush();
     act.mutate(action, { onSuccess });
   };
+  // What is started is what is on the page: while that is not saved, nothing is.
+  const whenSaved = () => (newest.current ? Promise.reject(new Refused(409, [notSaved])) : null);
   const header = (version: number) => ({ header: { 'If-Match': version }, path: { id } });
+  const once = (version: number, key: string) => ({ header: { 'If-Match': version, 'Idempotency-Key': key }, path: { id } });
   if (!mend) return { desk: null, error: query.error };
   return {
     error: null,
@@ -134,34 +225,49 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
         const { mine } = keeping;
         void query.refetch().then((fresh) => {
           versionRef.current = fresh.data?.version ?? versionRef.current;
+          base.current = fresh.data?.case ?? base.current;
           change(mine);
         });
       },
-      start: () => send((version) => ask(api.POST('/api/mends/{id}/start', { params: header(version) }))),
-      sendOn: () => send((version) => ask(api.POST('/api/mends/{id}/send-on', { params: header(version) }))),
+      start: () => {
+        const key = crypto.randomUUID();
+        send((version) => whenSaved() ?? ask(api.POST('/api/mends/{id}/start', { params: once(version, key) })));
+      },
+      sendOn: () => {
+        const key = crypto.randomUUID();
+        send((version) => whenSaved() ?? ask(api.POST('/api/mends/{id}/send-on', { params: once(version, key) })));
+      },
       discard: () => send((version) => ask(api.DELETE('/api/mends/{id}', { params: header(version) })), onGone),
-      happened: (event) => send((version) => ask(api.POST('/api/mends/{id}/events', { params: header(version), body: event }))),
-      busy: act.isPending,
+      // It happens now, whenever it is sent.
+      happened: (event) => void put({ key: crypto.randomUUID(), mendId: id, event: { ...event, at: new Date(shopNow()).toISOString() } }),
+      waiting: waiting.length,
+      // On the way to a server that answers, a second tap waits for the first; to one that does not, hands go on.
+      busy: act.isPending || (waiting.length > 0 && !stuck),
       refused: problemsIn(act.error),
     },
   };
 }
 
+/** Why a case was not planned: something in it is wrong, or nobody answered. */
+type Unplanned = 'faulty' | 'waiting';
+
+const isSilence = (error: unknown) => error instanceof Refused && (error.status === 0 || error.status >= 500);
+
 /** Plans the newest case. One request is under way at a time; while it is, only the newest of the waiting ones is remembered. */
 function useReplan(setPreview: (plan: RepairPlan) => void, setProblems: (problems: readonly Problem[]) => void) {
   const running = useRef(false);
-  const waiting = useRef<{ repairCase: RepairCase; done: (planned: boolean) => void } | null>(null);
+  const waiting = useRef<{ repairCase: RepairCase; done: (planned: true | Unplanned) => void } | null>(null);
   return useCallback(
-    (repairCase: RepairCase, done: (planned: boolean) => void) => {
-      const go = async (next: RepairCase, then: (planned: boolean) => void): Promise<void> => {
+    (repairCase: RepairCase, done: (planned: true | Unplanned) => void) => {
+      const go = async (next: RepairCase, then: (planned: true | Unplanned) => void): Promise<void> => {
         running.current = true;
         try {
           setPreview(await ask(api.POST('/api/plans', { body: next })));
           setProblems([]);
           then(true);
         } catch (error) {
-          setProblems(problemsIn(error));
-          then(false);
+          if (!isSilence(error)) setProblems(problemsIn(error));
+          then(isSilence(error) ? 'waiting' : 'faulty');
         } finally {
           running.current = false;
           const queued = waiting.current;
@@ -185,7 +291,8 @@ function useSaver(
   version: { current: number },
   settle: (view: MendView) => void,
   onKept: (kept: RepairCase) => void,
-  setKeeping: (keeping: Keeping) => void,
+  onUnsaved: (mine: RepairCase, why: Unplanned) => void,
+  onConflict: (mine: RepairCase) => Promise<void>,
 ) {
   const { mutate } = useMutation({
     ...inTurn(id),
@@ -194,7 +301,7 @@ function useSaver(
       settle(view);
       onKept(kept);
     },
-    onError: (error, mine) => setKeeping(error instanceof Refused && error.status === 409 ? { state: 'conflict', mine } : { state: 'faulty' }),
+    onError: (error, mine) => (error instanceof Refused && error.status === 409 ? onConflict(mine) : onUnsaved(mine, isSilence(error) ? 'waiting' : 'faulty')),
   });
   return useDebouncer((next: RepairCase) => mutate(next), { wait: saveAfterMs, onUnmount: (waiting) => waiting.flush() });
 }

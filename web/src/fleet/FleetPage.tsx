@@ -3,6 +3,7 @@ import { Link, useNavigate } from '@tanstack/react-router';
 import { useState } from 'react';
 import { api, ask, problemsIn } from '../api/client';
 import { catalogueQuery, itemsQuery } from '../api/queries';
+import { useOnce } from '../api/once';
 import type { Schemas } from '../api/types';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
@@ -10,10 +11,14 @@ import { MeasureField } from '../ui/MeasureField';
 import { Problems } from '../ui/Notice';
 import { familyWords } from '../ui/words';
 import { say } from '../words/say';
+import { found } from './find';
 
 type Item = Schemas['ItemView'];
 
 const families = Object.entries(familyWords) as [Schemas['GearFamily'], string][];
+
+/** More than a hand scrolls through. */
+const shown = 40;
 
 /** Pick what is hurt, from the fleet or a new one. */
 export function FleetPage() {
@@ -22,8 +27,12 @@ export function FleetPage() {
   const ready = catalogue.data !== undefined;
   const navigate = useNavigate();
   const queryClient = useQueryClient();
+  const once = useOnce();
+  const [typed, setTyped] = useState('');
+  const named = new Map(catalogue.data?.constructions.map((each) => [each.id, each.name]));
+  const listed = found(items.data ?? [], typed, (item) => [item.tag, item.name, named.get(item.construction) ?? '']);
   const open = useMutation({
-    mutationFn: (item: Item) => ask(api.POST('/api/mends', { body: { itemId: item.id, case: null } })),
+    mutationFn: (item: Item) => ask(api.POST('/api/mends', { params: { header: once(`mend ${item.id}`) }, body: { itemId: item.id, case: null } })),
     onSuccess: async (mend) => {
       queryClient.setQueryData(['mend', mend.id], mend);
       void queryClient.invalidateQueries({ queryKey: ['bench'] });
@@ -38,8 +47,24 @@ export function FleetPage() {
           <Link to="/gallery" className="inline-flex min-h-11 items-center text-act underline underline-offset-4">{say`Or open a worked example`}</Link>
         </div>
         <Problems problems={problemsIn(open.error)} />
-        <ul className="mt-3 grid gap-x-8 sm:grid-cols-2">
-          {items.data?.map((item) => (
+        <label className="mt-3 block">
+          <span className="lettering">{say`Find it by any word`}</span>
+          <input
+            type="search"
+            className="mt-1 h-14 w-full rounded-sm border-2 border-strong-line bg-sheet px-4 text-xl"
+            value={typed}
+            onChange={(event) => setTyped(event.target.value)}
+          />
+        </label>
+        <p role="status" className="min-h-6 text-faint">
+          {listed.length > shown
+            ? say`${listed.length} items: type another word to find yours`
+            : typed && listed.length === 0
+              ? say`Nothing here is called that. Add it beside.`
+              : ''}
+        </p>
+        <ul className="grid gap-x-8 sm:grid-cols-2">
+          {listed.slice(0, shown).map((item) => (
             <li key={item.id} className="border-b border-line">
               <button
                 type="button"
@@ -80,8 +105,10 @@ function NewItem({ ready, onAdded }: { ready: boolean; onAdded: (item: Item) => 
     const first = built(of)[0];
     if (first) setConstruction(first.id);
   };
+  const once = useOnce();
   const add = useMutation({
-    mutationFn: () => ask(api.POST('/api/items', { body: { tag, name, construction, ageMonths: age, warranty: 'unknown' } })),
+    mutationFn: () =>
+      ask(api.POST('/api/items', { params: { header: once(`item ${tag}`) }, body: { tag, name, construction, ageMonths: age, warranty: 'unknown' } })),
     onSuccess: (item) => {
       void queryClient.invalidateQueries({ queryKey: ['items'] });
       onAdded(item);

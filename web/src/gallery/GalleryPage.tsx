@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useNavigate } from '@tanstack/react-router';
 import { api, ask, problemsIn } from '../api/client';
 import { catalogueQuery, galleryQuery } from '../api/queries';
+import { useOnce } from '../api/once';
 import type { Schemas } from '../api/types';
 import { Problems } from '../ui/Notice';
 import { familyWords } from '../ui/words';
@@ -15,8 +16,9 @@ export function GalleryPage() {
   const catalogue = useQuery(catalogueQuery);
   const navigate = useNavigate();
   const queryClient = useQueryClient();
+  const once = useOnce();
   const open = useMutation({
-    mutationFn: (id: string) => ask(api.POST('/api/gallery/{id}', { params: { path: { id } } })),
+    mutationFn: (id: string) => ask(api.POST('/api/gallery/{id}', { params: { path: { id }, header: once(id) } })),
     onSuccess: async (mend) => {
       queryClient.setQueryData(['mend', mend.id], mend);
       void queryClient.invalidateQueries({ queryKey: ['bench'] });

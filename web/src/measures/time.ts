@@ -43,6 +43,11 @@ export function when(iso: string | null | undefined, now: number, zone: string):
   return days.format(Date.parse(iso)) === days.format(now) ? clock(iso, zone) : dayAndClock(iso, zone);
 }
 
+/** The day of the shop on which an instant lies, as "2026-05-06". */
+export function localDay(iso: string, zone: string): string {
+  return format('date', zone).format(new Date(iso));
+}
+
 /** A span in two units at most: "2 d 4 h", "3 h 05", "12 min", "40 s". */
 export function span(milliseconds: number): string {
   const seconds = Math.max(0, Math.round(milliseconds / 1000));

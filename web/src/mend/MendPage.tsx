@@ -18,6 +18,7 @@ import { MendDrawing } from './MendDrawing';
 import type { StageProps } from '../desk/StageProps';
 import { stageNames, stages, type Stage } from '../desk/stages';
 import { useMend } from '../desk/useMend';
+import { OutboxNotice } from '../outbox/OutboxNotice';
 import { useKeys } from '../ui/useKeys';
 import { say } from '../words/say';
 
@@ -43,6 +44,7 @@ function MendAt({ id, stage: at }: { id: string; stage: Stage }) {
       <div className="mx-auto max-w-[1500px] px-5 pb-8">
         <Heading desk={desk} stage={at} />
         <Conflict desk={desk} />
+        <OutboxNotice mendId={Number(id)} />
         <div className="grid gap-x-8 gap-y-4 pt-3 lg:grid-cols-[minmax(0,43fr)_minmax(0,57fr)]">
           <div className={`min-w-0 lg:sticky lg:top-2 lg:self-start ${at === 'mend' ? 'order-last lg:order-none' : ''}`}>
             <MendDrawing desk={desk} catalogue={catalogue.data} stage={at} />
@@ -114,10 +116,13 @@ function Heading({ desk, stage }: { desk: MendDesk; stage: Stage }) {
   );
 }
 
-function keepingWords({ keeping, mend }: MendDesk, at: (iso: string) => string): string {
+function keepingWords({ keeping, mend, waiting }: MendDesk, at: (iso: string) => string): string {
+  if (waiting > 0) return say`${waiting} waiting to be sent`;
   switch (keeping.state) {
     case 'keeping':
       return say`saving …`;
+    case 'waiting':
+      return say`kept on this device; waiting for the server`;
     case 'faulty':
       return say`not saved yet; last saved ${at(mend.changedAt)}`;
     case 'conflict':

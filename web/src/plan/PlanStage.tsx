@@ -9,6 +9,7 @@ import type { StripRange } from '../drawing/strip';
 import { TimeAxis, TimeStrip } from '../drawing/TimeStrip';
 import { withBench, withOverride } from '../desk/edit';
 import { highlight } from '../desk/highlight';
+import { damagesOf } from '../desk/reached';
 import type { StageProps } from '../desk/StageProps';
 import type { MendDesk } from '../desk/damageInHand';
 import { Button } from '../ui/Button';
@@ -17,6 +18,7 @@ import { Notice, Problems } from '../ui/Notice';
 import { when } from '../measures/time';
 import { measure, temperature, type Units } from '../measures/units';
 import { waitWords } from '../ui/words';
+import { Promised } from './Promised';
 import { planBands, planRange } from '../drawing/planBands';
 import { say } from '../words/say';
 
@@ -69,6 +71,7 @@ export function PlanStage({ desk, goTo }: StageProps) {
       </div>
       <Problems problems={problems} />
       <Clock desk={desk} plan={plan} />
+      {draft ? <Promised id={mend.id} version={mend.version} now={now} zone={zone} /> : null}
       <Warnings plan={plan} now={now} zone={zone} />
       <Papers
         id={mend.id}
@@ -251,7 +254,9 @@ const Step = memo(function Step({ step, time, number, plan, edit }: StepProps) {
       <div className="text-right">
         <span className="numeral block text-3xl leading-none text-faint">{number}</span>
         <span className="text-sm leading-tight">{when(time.startsAt, now, zone)}</span>
-        {plan.damages.length > 1 ? <span className="block text-sm font-bold">{say`damage ${step.timing.damage}`}</span> : null}
+        {plan.damages.length > 1 ? (
+          <span className="block text-sm font-bold">{step.timing.also ? say`damages ${damagesOf(step).join(', ')}` : say`damage ${step.timing.damage}`}</span>
+        ) : null}
       </div>
       <div className="min-w-0">
         <h3 className="text-xl">{step.title}</h3>

@@ -31,8 +31,8 @@ function Label({ label, mend }: { label: CupLabel; mend: PlannedMend }) {
       </p>
       <p className="text-lg leading-tight font-bold">{label.title}</p>
       <p className="leading-tight text-faint">
-        {mend.plan.damages.length > 1 ? `[${label.damage}] ` : ''}
-        {mend.plan.damages[label.damage - 1]?.system?.materialName}
+        {mend.plan.damages.length > 1 ? `[${label.damages.join(', ')}] ` : ''}
+        {mend.plan.damages[label.damages[0]! - 1]?.system?.materialName}
       </p>
       <dl className="mt-2 grid grid-cols-[minmax(0,1fr)_auto] gap-x-4 border-y border-line py-1">
         {label.parts.map((part) => (

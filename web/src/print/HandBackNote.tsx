@@ -1,3 +1,4 @@
+import { damagesOf } from '../desk/reached';
 import { useQuery } from '@tanstack/react-query';
 import { catalogueQuery, shopQuery } from '../api/queries';
 import { useUnits } from '../shop/units';
@@ -49,7 +50,7 @@ function Note({ mend }: { mend: PlannedMend }) {
             <ul>
               {tests.map((test) => (
                 <li key={test.step.id}>
-                  {plan.damages.length > 1 ? `[${test.step.timing.damage}] ` : ''}
+                  {plan.damages.length > 1 ? `[${damagesOf(test.step).join(', ')}] ` : ''}
                   {test.step.title}: <strong>{standing(test)}</strong>
                 </li>
               ))}

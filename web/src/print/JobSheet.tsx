@@ -5,7 +5,7 @@ import { PlanView } from '../drawing/PlanView';
 import { planView } from '../drawing/planView';
 import { Section } from '../drawing/Section';
 import { section } from '../drawing/section';
-import { reachedMarks } from '../desk/reached';
+import { damagesOf, reachedMarks } from '../desk/reached';
 import { dayAndClock } from '../measures/time';
 import { measure } from '../measures/units';
 import { useDamageWords } from '../ui/damageWords';
@@ -45,7 +45,7 @@ function Sheet({ mend }: { mend: PlannedMend }) {
             <span className="numeral text-right text-lg leading-none">{i + 1}</span>
             <span>
               <strong>
-                {plan.damages.length > 1 ? `[${step.timing.damage}] ` : ''}
+                {plan.damages.length > 1 ? `[${damagesOf(step).join(', ')}] ` : ''}
                 {step.title}
               </strong>{' '}
               {step.instruction} {step.doNotForget ? <em>{say`Do not forget: ${step.doNotForget}`}</em> : null}

@@ -7,7 +7,7 @@ const plan = (figures: ReturnType<typeof figure>[], useWithinMin: number | null 
   ({
     figures,
     steps: [
-      { id: 'cut', stage: 'prepare', title: 'Cut away', figures: [], useWithinMin: null, pour: null, timing: { damage: 1 } },
+      { id: 'cut', stage: 'prepare', title: 'Cut away', figures: [], useWithinMin: null, pour: null, uses: null, timing: { damage: 1 } },
       {
         id: '2:fill-mix',
         stage: 'mix',
@@ -15,14 +15,16 @@ const plan = (figures: ReturnType<typeof figure>[], useWithinMin: number | null 
         figures: [],
         useWithinMin,
         pour: { parts: figures.map((each) => each.id).filter((id) => id !== cups), lead: [], cups, perCup, warning: null },
-        timing: { damage: 2 },
+        uses: null,
+        timing: { damage: 2, also: [3] },
       },
+      { id: '3:fill-mix', stage: 'mix', title: 'Take it from the cup', figures: [], useWithinMin: null, pour: null, uses: '2:fill-mix', timing: { damage: 3 } },
     ],
   }) as unknown as RepairPlan;
 
 describe('cup labels', () => {
   it('are written for what is mixed, and for nothing else', () => {
-    expect(cupLabels(plan([]), 'metric').map((label) => [label.title, label.damage])).toEqual([['Mix the fill', 2]]);
+    expect(cupLabels(plan([]), 'metric').map((label) => [label.title, label.damages])).toEqual([['Mix the fill', [2, 3]]]);
   });
 
   it('name what is poured, in the order of the plan', () => {

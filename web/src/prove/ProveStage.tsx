@@ -4,6 +4,7 @@ import type { MendView } from '../api/types';
 import { useNow } from '../shop/clock';
 import { useUnits } from '../shop/units';
 import { useZone } from '../shop/zone';
+import { damagesOf } from '../desk/reached';
 import type { StageProps } from '../desk/StageProps';
 import { Button } from '../ui/Button';
 import { Notice, Problems } from '../ui/Notice';
@@ -56,7 +57,7 @@ function Test({ proof: { step, test, stands, measured, doneAt }, several, now, z
     <li className="grid grid-cols-[minmax(0,1fr)_auto] items-center gap-x-4 border-b border-line py-2">
       <div>
         <p className="text-lg font-bold">
-          {several ? <span className="numeral text-faint">{step.timing.damage} </span> : null}
+          {several ? <span className="numeral text-faint">{damagesOf(step).join(', ')} </span> : null}
           {step.title}
         </p>
         <p className="text-faint">{test?.question}</p>

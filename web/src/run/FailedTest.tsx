@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import type { PlanStep } from '../api/types';
 import type { MendDesk } from '../desk/damageInHand';
+import { damagesOf } from '../desk/reached';
 import { Button } from '../ui/Button';
 import { Notice } from '../ui/Notice';
 import { say } from '../words/say';
@@ -8,8 +9,8 @@ import { say } from '../words/say';
 /** A failed test is not an end: it is gone back from, or tested again. */
 export function FailedTest({ desk, step, leadsBackTo }: { desk: MendDesk; step: PlanStep; leadsBackTo: string | null }) {
   const plan = desk.plan!;
-  const steps = plan.steps.filter((each) => each.timing.damage === step.timing.damage);
-  const before = steps.slice(0, steps.indexOf(step) + 1);
+  const tested = damagesOf(step);
+  const before = plan.steps.slice(0, plan.steps.indexOf(step) + 1).filter((each) => tested.includes(each.timing.damage));
   const [target, setTarget] = useState(leadsBackTo ?? before[0]!.id);
   return (
     <div className="flex flex-col gap-3">
@@ -27,7 +28,8 @@ export function FailedTest({ desk, step, leadsBackTo }: { desk: MendDesk; step: 
           >
             {before.map((each, i) => (
               <option key={each.id} value={each.id}>
-                {i + 1}. {each.title}
+                {tested.length > 1 ? `[${damagesOf(each).join(', ')}] ` : `${i + 1}. `}
+                {each.title}
               </option>
             ))}
           </select>

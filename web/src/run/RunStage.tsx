@@ -3,6 +3,7 @@ import type { Figure, Front, NewEvent, PlanStep, RepairPlan, RunState } from '..
 import { useNow } from '../shop/clock';
 import { useZone } from '../shop/zone';
 import { TimeAxis, TimeStrip } from '../drawing/TimeStrip';
+import { damagesOf } from '../desk/reached';
 import type { StageProps } from '../desk/StageProps';
 import type { MendDesk } from '../desk/damageInHand';
 import { planBands } from '../drawing/planBands';
@@ -29,6 +30,7 @@ export function RunStage({ desk, catalogue, goTo }: StageProps) {
   if (!mend.run || !plan) {
     return (
       <div className="flex flex-col items-start gap-4">
+        <Problems problems={desk.refused} />
         <p className="text-2xl">{say`This mend has not been started.`}</p>
         <Button look="main" size="hand" onClick={() => goTo('plan')}>{say`To the plan`}</Button>
       </div>
@@ -75,6 +77,11 @@ function CurrentStep({ step, front, desk, proofs }: CurrentProps) {
       <p className="lettering">{say`Step ${steps.indexOf(step) + 1} of ${steps.length}`}</p>
       <h2 className="text-5xl leading-none">{waiting && front.window ? waitWords[front.window.kind] : step.title}</h2>
       {front.heldUntil ? <HeldBack until={front.heldUntil} /> : null}
+      {front.waitsFor ? (
+        <Notice tone="early" word={say`Not yet.`}>
+          {say`It is done for all damages at once, and waits for damage ${front.waitsFor.join(', ')}.`}
+        </Notice>
+      ) : null}
       {front.useBy ? <UseBy useBy={front.useBy} /> : null}
       {waiting && front.window ? (
         <Wait window={front.window} />
@@ -121,7 +128,9 @@ function Fronts({ desk, run, at }: { desk: MendDesk; run: RunState; at: number }
   return (
     <div role="group" aria-label={say`Damages of this item`} className="grid grid-cols-3 gap-2 sm:flex sm:flex-wrap">
       {desk.repairCase.damages.map(({ seen }, i) => {
-        const front = run.fronts.find((each) => each.damage === i + 1);
+        const front =
+          run.fronts.find((each) => each.damage === i + 1) ??
+          run.fronts.find((each) => desk.plan!.steps.some((step) => step.id === each.stepId && damagesOf(step).includes(i + 1)));
         return (
           <button
             key={i}
@@ -279,7 +288,7 @@ function Ahead({ desk, run }: { desk: MendDesk; run: RunState }) {
         {(all ? coming : coming.slice(0, 2)).map(({ step, time }) => (
           <li key={step.id} className="flex gap-4 py-0.5">
             <span className="numeral w-28 shrink-0 text-right text-faint">{when(time.startsAt, now, zone)}</span>
-            {plan.damages.length > 1 ? <span className="numeral text-faint">{step.timing.damage}</span> : null}
+            {plan.damages.length > 1 ? <span className="numeral text-faint">{damagesOf(step).join(', ')}</span> : null}
             {step.title}
           </li>
         ))}

@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, ask, problemsIn } from '../api/client';
+import { api, ask, problemsIn, Refused } from '../api/client';
 import { catalogueQuery, shopQuery } from '../api/queries';
 import type { Catalogue, Schemas } from '../api/types';
 import { useUnits } from '../shop/units';
@@ -11,8 +11,10 @@ import { Notice, Problems } from '../ui/Notice';
 import { length, temperature } from '../measures/units';
 import { toolWords } from '../ui/words';
 import { MaybeField } from './MaybeField';
+import { Hands } from './Hands';
 import { Offcuts } from './Offcuts';
 import { Products } from './Products';
+import { merge } from '../desk/merge';
 import { say } from '../words/say';
 
 type Settings = Schemas['ShopSettings'];
@@ -26,24 +28,44 @@ export function ShelfPage() {
 }
 
 function ShelfForm({ shop, catalogue }: { shop: Schemas['ShopView']; catalogue: Catalogue }) {
-  const { settings, version } = shop;
-  const [mine, setMine] = useState(settings);
+  // What is written here keeps the version that it was made from: what comes in meanwhile must not go out under it.
+  const [base, setBase] = useState(shop);
+  const [mine, setMine] = useState(shop.settings);
+  const [theirs, setTheirs] = useState<Schemas['ShopView'] | null>(null);
   const queryClient = useQueryClient();
+  const startFrom = (view: Schemas['ShopView']) => {
+    setBase(view);
+    setMine(view.settings);
+    setTheirs(null);
+  };
+  const put = (settings: Settings, version: number) => ask(api.PUT('/api/shop', { params: { header: { 'If-Match': version } }, body: settings }));
   const keep = useMutation({
-    mutationFn: () => ask(api.PUT('/api/shop', { params: { header: { 'If-Match': version } }, body: mine })),
+    mutationFn: async ({ settings, version }: { settings: Settings; version: number }) => {
+      try {
+        return await put(settings, version);
+      } catch (error) {
+        if (!(error instanceof Refused) || error.status !== 409) throw error;
+        const fresh = await ask(api.GET('/api/shop'));
+        const merged = merge(base.settings, settings, fresh.settings);
+        if (!merged.collides) return await put(merged.value, fresh.version);
+        setTheirs(fresh);
+        setMine(merged.value);
+        throw error;
+      }
+    },
     onSuccess: (view) => {
       queryClient.setQueryData(shopQuery.queryKey, view);
-      // What came back is what is kept; what another window changed meanwhile never replaces what is written here.
-      setMine(view.settings);
+      startFrom(view);
     },
   });
-  const changed = JSON.stringify(mine) !== JSON.stringify(settings);
+  const changed = JSON.stringify(mine) !== JSON.stringify(base.settings);
+  if (!changed && !keep.isPending && shop.version > base.version) startFrom(shop);
   return (
     <form
       className="mx-auto grid max-w-[1500px] gap-x-10 gap-y-6 px-5 py-5 lg:grid-cols-2"
       onSubmit={(event) => {
         event.preventDefault();
-        keep.mutate();
+        keep.mutate({ settings: mine, version: base.version });
       }}
     >
       <div className="flex items-end justify-between gap-4 lg:col-span-2">
@@ -51,10 +73,23 @@ function ShelfForm({ shop, catalogue }: { shop: Schemas['ShopView']; catalogue: 
         <Button type="submit" look="main" disabled={!changed || keep.isPending}>{say`Save`}</Button>
       </div>
       <div className="lg:col-span-2">
-        <Problems problems={problemsIn(keep.error)} />
+        {theirs ? (
+          <div role="alert">
+            <Notice tone="late" word={say`Changed elsewhere.`}>
+              {say`Somebody else changed the same settings first. Their change was saved; yours is still on this page.`}
+              <span className="mt-2 flex flex-wrap gap-2">
+                <Button onClick={() => startFrom(theirs)}>{say`Use theirs`}</Button>
+                <Button look="stop" onClick={() => keep.mutate({ settings: mine, version: theirs.version })}>{say`Keep mine instead`}</Button>
+              </span>
+            </Notice>
+          </div>
+        ) : (
+          <Problems problems={problemsIn(keep.error)} />
+        )}
         {keep.isSuccess && !changed ? <Notice tone="good" word={say`Saved.`}>{say`New mends start from these settings.`}</Notice> : null}
       </div>
       <Shop mine={mine} setMine={setMine} />
+      <Hands mine={mine} setMine={setMine} />
       <Drawer mine={mine} setMine={setMine} catalogue={catalogue} />
       <Shelf mine={mine} setMine={setMine} catalogue={catalogue} shop={shop} />
       <Offcuts mine={mine} setMine={setMine} catalogue={catalogue} />

@@ -5,13 +5,19 @@ let moved = 0;
 let now = Date.now();
 const listeners = new Set<() => void>();
 
-export function setServerNow(iso: string): void {
-  moved = Date.parse(iso) - Date.now();
+/** Takes the server's time, as it was heard at an instant of the browser's clock. */
+export function setServerNow(iso: string, heardAtMs: number): void {
+  moved = Date.parse(iso) - heardAtMs;
   tick();
 }
 
 export function shopNow(): number {
-  return Date.now() + moved;
+  return onShopClock(Date.now());
+}
+
+/** An instant of the browser's clock as the shop's shows it. */
+export function onShopClock(browserMs: number): number {
+  return browserMs + moved;
 }
 
 function subscribe(listener: () => void): () => void {

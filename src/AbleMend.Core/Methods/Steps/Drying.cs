@@ -10,6 +10,9 @@ namespace AbleMend.Core.Methods.Steps;
 /// <summary>How an item is dried before anything is to hold on it: by what it is made of. Only foam holds so much water that it is opened and weighed for days.</summary>
 internal static class Drying
 {
+    /// <summary>Identifier of the step that dries it.</summary>
+    public const string StepId = "dry";
+
     /// <summary>One way of drying. Times from memory: they say when to look, not when it is dry.</summary>
     private sealed record Way(Func<CaseView, bool> Is, Message Title, Message How, Message Forget, double HandsMin, double UsualMin, Message Check, double RecheckMin);
 
@@ -55,6 +58,6 @@ internal static class Drying
     private static Job Dried(this Job job, Way way)
     {
         var usual = job.Constant("dry.usual", "Usual drying", WallMin(way.UsualMin), Source.FromMemory("When to look first: the check says when it is dry"));
-        return job.Do("dry", Stage.Prepare, way.Title, way.How, way.HandsMin, way.Forget, Waits.ByTheClock(WaitKind.Dry, usual, way.Check, way.RecheckMin));
+        return job.Do(StepId, Stage.Prepare, way.Title, way.How, way.HandsMin, way.Forget, Waits.ByTheClock(WaitKind.Dry, usual, way.Check, way.RecheckMin));
     }
 }

@@ -27,6 +27,7 @@ internal sealed class Job(MethodInputs inputs) : IWordy
     private readonly List<IFigure> _fresh = [];
     private readonly Dictionary<string, IReadOnlyList<string>> _onlyFresh = [];
     private readonly List<LabelOf> _labels = [];
+    private readonly List<SharableMix> _mixes = [];
 
     /// <inheritdoc/>
     public bool WantsWords => !inputs.TimingOnly;
@@ -48,6 +49,12 @@ internal sealed class Job(MethodInputs inputs) : IWordy
 
     /// <value>What wants to be known.</value>
     public List<Warning> Warnings => _warnings;
+
+    /// <value>The mixes that are shared with other damages; null for none.</value>
+    public SharedCups? Cups => inputs.Cups;
+
+    /// <value>Mixes that other damages of the item could share.</value>
+    public List<SharableMix> Sharable => _mixes;
 
     /// <value>What the label of the material that holds says.</value>
     public LabelOf Label => LabelOf(Main);
@@ -222,7 +229,7 @@ internal sealed class Job(MethodInputs inputs) : IWordy
             }
 
             return new Drawn(patches?.Value ?? [], profile?.Invoke(), key?.Shape.Pieces ?? [], cut?.Shape.Pieces ?? [], sketch.Marks);
-        }), [.. _warnings, .. ToBuy()]);
+        }), [.. _warnings, .. ToBuy()], _mixes);
 
     private IEnumerable<Warning> ToBuy() =>
         MissingGrits.Count == 0 || !WantsWords

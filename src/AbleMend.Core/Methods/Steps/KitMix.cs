@@ -70,9 +70,18 @@ internal sealed class KitMix
         _mixes++;
         var prefix = _mixes == 1 ? $"mix{_turn}" : $"mix-{_mixes}{_turn}";
         var (cement, label, kit) = (_job.Main, _job.Label, _job.Main.Kit!);
+        var need = _job.Need(prefix, false, () => Ml(grams.G * coats / ofCoats / label.Density.GPerMl), "Cement for these coats ÷ density", Source.Arithmetic);
+        _job.Sharable.Add(new SharableMix(prefix, cement.Id, null, false, need, null, null));
+        if (_job.TakeFromShared(prefix, need))
+        {
+            (Mixed, _sinceMixedMin) = (prefix, Mixes.MixingMin);
+            return;
+        }
+
+        var all = _job.ForAll(prefix, need);
         var (tin, vial) = (label.Says("kit-a", "Tin", Ml(kit.AMl)), label.Says("kit-b", "Vial", Ml(kit.BMl)));
         // Half a kit is the least that is measured well enough by eye against the tin; more than a kit is opened whole.
-        var share = _job.Figure($"{prefix}.kits", "Share of the kit", () => InKits(Math.Max(0.5, Math.Ceiling(grams.G * coats / ofCoats / ((tin.Ml + vial.Ml) * label.Density.GPerMl) * 2) / 2)),
+        var share = _job.Figure($"{prefix}.kits", "Share of the kit", () => InKits(Math.Max(0.5, Math.Ceiling(all.Ml / (tin.Ml + vial.Ml) * 2) / 2)),
             "Half the adhesive with half the curing agent, or more by halves; the rest keeps", Source.CommonPractice, 1);
         var a = _job.Figure($"{prefix}.part-a", "Adhesive", () => Ml(share.N * tin.Ml), "Share × tin", Source.Arithmetic, 1);
         var b = _job.Figure($"{prefix}.part-b", "Curing agent", () => Ml(share.N * vial.Ml), "Share × vial", Source.Arithmetic, 2);
@@ -83,7 +92,7 @@ internal sealed class KitMix
         Message keeps = cement.ShelfLife is { } shelf ? (Message)$" It keeps {(int)shelf.OpenedMonths} months once opened." : Message.Empty;
         Message lasts = coats < ofCoats ? (Message)$" For {coats} of the {ofCoats} coats: those that come later have a mix of their own." : Message.Empty;
         _job.Do(prefix, Stage.Mix, _mixes == 1 ? "Mix it" : "Mix again: the first is past using by now",
-            $"{a} of adhesive and {b} of curing agent in a clean tin. Stir 30 to 60 seconds, scraping sides and bottom. Cap the rest at once.{keeps}{lasts}",
+            $"{a} of adhesive and {b} of curing agent in a clean tin{_job.Whom(prefix)}. Stir 30 to 60 seconds, scraping sides and bottom. Cap the rest at once.{keeps}{lasts}",
             Mixes.MixingMin, "Write the date on the tin that you opened.", cautions: [.. cement.Hazards], useWithin: life, pour: new Poured([share, a, b], [a, b]));
         (Mixed, _sinceMixedMin) = (prefix, Mixes.MixingMin);
     }

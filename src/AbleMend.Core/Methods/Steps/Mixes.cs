@@ -82,7 +82,14 @@ internal static class Mixes
             return job.Do($"{order.Prefix}-mix", Stage.Mix, Message.Empty, Message.Empty, MixingMin);
         }
 
-        var recipe = Recipes.Of(job, order);
+        if (job.TakeFromShared($"{order.Prefix}-mix", order.Need))
+        {
+            job.Sharable.Add(new SharableMix($"{order.Prefix}-mix", resin.Id, order.Filler?.Id, order.Wax, order.Need, order.Work, null));
+            return job;
+        }
+
+        var recipe = Recipes.Of(job, job.ForAll(order));
+        job.Sharable.Add(new SharableMix($"{order.Prefix}-mix", resin.Id, order.Filler?.Id, order.Wax, order.Need, order.Work, recipe.Pour.Cups as Figure<Count>));
         Message cups = recipe.Pour.Cups is Figure<Count> { N: > 1 } several ? (Message)$" In {several} cups, one after another: mix the next when this one is spread." : Message.Empty;
         Message heat = recipe.Pour.Warning is { } warning ? (Message)$" {warning}" : Message.Empty;
         return job.Do($"{order.Prefix}-mix", Stage.Mix, order.Title, $"{recipe.How}{cups}{heat}", MixingMin, Forgotten(order, resin), useWithin: recipe.UseWithin, shows: order.Shows, pour: recipe.Pour,

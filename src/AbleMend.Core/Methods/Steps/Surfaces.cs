@@ -9,6 +9,12 @@ namespace AbleMend.Core.Methods.Steps;
 /// <summary>Steps on surfaces that most families share: find, dry, open, scuff, trace and mask, clean.</summary>
 internal static class Surfaces
 {
+    /// <summary>Identifier of the step that looks for every leak or flaw.</summary>
+    public const string FindStep = "find";
+
+    /// <summary>Identifier of the step that lets the air out.</summary>
+    public const string DeflateStep = "deflate";
+
     /// <summary>Finds every leak or flaw, where the damage is of a kind that hides.</summary>
     public static Job Find(this Job job)
     {
@@ -26,7 +32,7 @@ internal static class Surfaces
             how = "Nobody inflates an open seam. Hold it shut by hand, blow in only as much air as the rest needs to stand, and brush soapy water over the other seams, the valve and the faces: each can have gone with it.";
         }
 
-        return job.Do("find", Stage.Prepare, job.Damage.Located == false ? "Find it, all of them" : "Look for more of them",
+        return job.Do(FindStep, Stage.Prepare, job.Damage.Located == false ? "Find it, all of them" : "Look for more of them",
             how ?? "Look over the whole item, face by face, and mark each spot that you find.", 10,
             job.Damage.Kind is DamageKind.SoftSpot or DamageKind.Crack or DamageKind.Splinter ? spot : leak);
     }
@@ -35,7 +41,7 @@ internal static class Surfaces
     public static Job Deflate(this Job job) =>
         job.View.Construction.PressureKpa is null
             ? job
-            : job.Do("deflate", Stage.Prepare, "Let all the air out, lay it flat",
+            : job.Do(DeflateStep, Stage.Prepare, "Let all the air out, lay it flat",
                 "Open the valve, press the air out, lay the place flat on a board with no fold under it.", 4,
                 "Deflate to patch, inflate to find and to prove: a patch on an inflated skin warps it or blows off.");
 

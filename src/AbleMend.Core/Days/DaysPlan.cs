@@ -1,0 +1,64 @@
+using System.Text.Json.Serialization;
+using AbleMend.Core.Timing;
+using AbleMend.Core.Words;
+
+namespace AbleMend.Core.Days;
+
+/// <summary>A stretch of work in the plan of the days.</summary>
+/// <param name="Mend">Number of the mend.</param>
+/// <param name="StepId">Its first step.</param>
+/// <param name="Titles">What the hands do, in order.</param>
+/// <param name="Person">Who does it, by place among the people.</param>
+/// <param name="StartsAt">When hands begin.</param>
+/// <param name="EndsAt">When hands are free.</param>
+/// <param name="Waits">What is waited for then, or null.</param>
+/// <param name="OverAt">When that wait is over; null without one.</param>
+/// <param name="ClosesAt">Until when it has to go on then, or null.</param>
+/// <param name="Missed">Whether it begins after the window before it has closed.</param>
+public sealed record DayBlock(
+    int Mend, string StepId, IReadOnlyList<Message> Titles, int Person, DateTimeOffset StartsAt, DateTimeOffset EndsAt, WaitKind? Waits, DateTimeOffset? OverAt, DateTimeOffset? ClosesAt, bool Missed);
+
+/// <summary>When a mend is ready by the plan of the days.</summary>
+/// <param name="Mend">Its number.</param>
+/// <param name="ReadyAt">When it is ready; null where it fits into no day that is planned.</param>
+/// <param name="DueAt">When it is due, or null.</param>
+/// <param name="LateMin">How late it is then, 0 for in time.</param>
+/// <param name="Missed">How many of its windows are missed.</param>
+public sealed record DayReady(int Mend, DateTimeOffset? ReadyAt, DateTimeOffset? DueAt, double LateMin, int Missed);
+
+/// <summary>Why a stretch stands elsewhere than in the plan before.</summary>
+[JsonConverter(typeof(Kebab<WhyMoved>))]
+public enum WhyMoved
+{
+    /// <summary>It was not begun when it was to be.</summary>
+    NotBegun,
+
+    /// <summary>What it waits for is over at another time than was thought.</summary>
+    WaitMoved,
+
+    /// <summary>Another mend needs the hands, the place or the clamp first.</summary>
+    MadeWay,
+
+    /// <summary>There was room sooner.</summary>
+    FoundRoom,
+}
+
+/// <summary>A stretch that stands elsewhere than in the plan before.</summary>
+/// <param name="Mend">Number of the mend.</param>
+/// <param name="StepId">Its first step.</param>
+/// <param name="Title">What that is.</param>
+/// <param name="From">When it was to begin.</param>
+/// <param name="To">When it begins now.</param>
+/// <param name="Why">Why.</param>
+/// <param name="For">The mend that it made way for, or null.</param>
+public sealed record DayMove(int Mend, string StepId, Message Title, DateTimeOffset From, DateTimeOffset To, WhyMoved Why, int? For = null);
+
+/// <summary>Everything that is left to do, laid out over the coming days.</summary>
+/// <param name="At">When it was made.</param>
+/// <param name="Until">How far ahead it looks.</param>
+/// <param name="People">Who is there, in order.</param>
+/// <param name="Blocks">What is done when and by whom, in order of time.</param>
+/// <param name="Mends">When each mend is ready, the soonest first; those that fit into no day last.</param>
+/// <param name="Moved">What stands elsewhere than in the plan before.</param>
+public sealed record DaysPlan(
+    DateTimeOffset At, DateTimeOffset Until, IReadOnlyList<string> People, IReadOnlyList<DayBlock> Blocks, IReadOnlyList<DayReady> Mends, IReadOnlyList<DayMove> Moved);

@@ -1,0 +1,274 @@
+using AbleMend.Core.Curing;
+using AbleMend.Core.Methods;
+using AbleMend.Core.Quantities;
+using AbleMend.Core.Running;
+using AbleMend.Core.Timing;
+
+namespace AbleMend.Core.Days;
+
+/// <summary>A stretch of a mend: the steps that one pair of hands does in one go.</summary>
+/// <param name="Steps">Its steps, 1 or more, in order.</param>
+/// <param name="Offsets">Minutes from its start at which each step begins.</param>
+internal sealed record StepRun(IReadOnlyList<PlanStep> Steps, IReadOnlyList<double> Offsets)
+{
+    public double Minutes => Offsets[^1] + Steps[^1].Timing.HandsOnMin;
+
+    public int Work => Math.Max(1, (int)Math.Ceiling((Minutes / DayProblem.SlotMin) - 1e-9));
+}
+
+/// <summary>
+/// What is left of a mend as a job: steps that follow one another without a wait are one stretch, and each wait is a lag whose ends
+/// move with the bench's climate.
+/// </summary>
+internal sealed class MendJobs(SlotCalendar calendar, ShopFloor floor)
+{
+    /// <summary>Longest stretch in minutes that is not put down; longer work goes on after a break. From memory.</summary>
+    private const double LongestMin = 60;
+
+    /// <summary>A mix that is too short for the hands is told where it is mixed; standing for longer than this is what the days are laid out to avoid.</summary>
+    private const double NoPauseMin = 60;
+
+    private readonly Dictionary<(string Climate, CureClock Clock, double Minutes, bool Opens), SlotWait> _waits = [];
+
+    /// <summary>The shared things in the order of a problem's capacities.</summary>
+    public static IReadOnlyList<int> Capacities(ShopFloor floor) => [floor.Clamps, floor.Places];
+
+    /// <summary>What is left of a mend.</summary>
+    /// <returns>The job, and the steps of each of its stretches; no stretches where nothing is left.</returns>
+    public (DayJob Job, IReadOnlyList<StepRun> Runs) Of(MendToPlan mend)
+    {
+        var runs = Runs(mend);
+        var places = runs.SelectMany((run, i) => run.Steps.Select((step, k) => (step.Id, Place: i, OffsetMin: run.Offsets[k]))).ToDictionary(each => each.Id, each => (each.Place, each.OffsetMin));
+        var climate = new Air(mend);
+        var stretches = runs.Select((run, i) => StretchOf(mend, run, i, runs, places, climate)).ToList();
+        return (new DayJob(mend.DueAt is { } due ? Math.Max(0, calendar.Floor(due)) : SlotWait.Never, mend.Wish.Weight, stretches), runs);
+    }
+
+    /// <summary>What is left to do, in the order of the plan's timeline, put together into stretches.</summary>
+    private static IReadOnlyList<StepRun> Runs(MendToPlan mend)
+    {
+        var done = (mend.Run?.Steps ?? []).Where(step => step.Phase is StepPhase.Done or StepPhase.Waiting).Select(step => step.StepId).ToHashSet();
+        var left = mend.Plan.Steps.Where(step => !done.Contains(step.Id)).ToList();
+        var awaited = left.SelectMany(step => step.Timing.After ?? []).ToHashSet();
+        var runs = new List<StepRun>();
+        // Of several damages each goes its own way; what one waits for in another is kept by their order.
+        foreach (var lane in left.GroupBy(step => step.Damage))
+        {
+            var (steps, offsets, minutes) = (new List<PlanStep>(), new List<double>(), 0.0);
+            void Close()
+            {
+                if (steps.Count > 0)
+                {
+                    runs.Add(new StepRun(steps, offsets));
+                    (steps, offsets, minutes) = ([], [], 0);
+                }
+            }
+
+            foreach (var step in lane)
+            {
+                // What opens a window is begun when the window can be met, not when the work before it happens to be done.
+                if (step.Timing.After is not null || (steps.Count > 0 && !step.Timing.FollowsOn && (step.Timing.Wait?.ClosesMin is not null || minutes + step.Timing.HandsOnMin > LongestMin)))
+                {
+                    Close();
+                }
+
+                steps.Add(step);
+                offsets.Add(minutes);
+                minutes += step.Timing.HandsOnMin;
+                if (step.Timing.Wait is not null || awaited.Contains(step.Id))
+                {
+                    Close();
+                }
+            }
+
+            Close();
+        }
+
+        return InOrder(runs);
+    }
+
+    /// <summary>The stretches of all damages, each after those that it waits for.</summary>
+    private static IReadOnlyList<StepRun> InOrder(IReadOnlyList<StepRun> runs)
+    {
+        var placeOf = runs.SelectMany((run, i) => run.Steps.Select(step => (step.Id, i))).ToDictionary(each => each.Id, each => each.i);
+        var (ordered, taken) = (new List<StepRun>(), new HashSet<int>());
+        while (ordered.Count < runs.Count)
+        {
+            var next = Enumerable.Range(0, runs.Count).FirstOrDefault(i => !taken.Contains(i) && IsFree(i), Enumerable.Range(0, runs.Count).First(i => !taken.Contains(i)));
+            taken.Add(next);
+            ordered.Add(runs[next]);
+        }
+
+        return ordered;
+
+        bool IsFree(int i) =>
+            (i == 0 || runs[i - 1].Steps[0].Damage != runs[i].Steps[0].Damage || taken.Contains(i - 1))
+            && (runs[i].Steps[0].Timing.After ?? []).All(id => !placeOf.TryGetValue(id, out var place) || taken.Contains(place));
+    }
+
+    private Stretch StretchOf(MendToPlan mend, StepRun run, int place, IReadOnlyList<StepRun> runs, Dictionary<string, (int Place, double OffsetMin)> places, Air air)
+    {
+        var (first, last) = (run.Steps[0], run.Steps[^1]);
+        var before = Enumerable.Range(0, place).LastOrDefault(i => runs[i].Steps[0].Damage == first.Damage, -1);
+        var next = Enumerable.Range(place + 1, runs.Count - place - 1).FirstOrDefault(i => runs[i].Steps[0].Damage == first.Damage, -1);
+        var lags = new List<Lag>();
+        if (before >= 0)
+        {
+            lags.Add(After(runs, before, places, air));
+        }
+
+        foreach (var id in first.Timing.After ?? [])
+        {
+            if (places.TryGetValue(id, out var at) && at.Place < place)
+            {
+                lags.Add(After(runs, at.Place, places, air, closes: false));
+            }
+        }
+
+        lags.AddRange(MixLives(run, place, places));
+        var (notBefore, lastStart) = before < 0 ? Standing(mend, first) : (0, int.MaxValue);
+        var (overFrom, over) = OverOf(run, place, places, air);
+        return new Stretch(run.Work, lags, over)
+        {
+            OverOffset = overFrom,
+            NotBefore = notBefore,
+            LastStart = lastStart,
+            Person = PersonOf(mend),
+            Skill = Math.Min(SkillOf(mend, first), floor.People.Max(person => person.Skill)),
+            Holds = HoldsOf(last.Timing.Wait),
+            HeldUntil = next,
+            Hands = HandsOf(run),
+            Waits = last.Timing.Wait?.Kind is WaitKind.Tack or WaitKind.Recoat or WaitKind.Light ? Airs.WetFace : last.Timing.Wait?.Kind == WaitKind.Flash ? Airs.Fumes : Airs.None,
+        };
+    }
+
+    private static int SkillOf(MendToPlan mend, PlanStep step) => mend.Plan.Damages[step.Damage - 1] is { System: { } system } damage ? damage.Candidates.FirstOrDefault(each => each.Method == system.Method && each.Material == system.Material)?.Skill ?? 1 : 1;
+
+    private IReadOnlyList<Hold> HoldsOf(StepWait? wait) =>
+        wait?.Kind switch
+        {
+            WaitKind.Hold when floor.Clamps > 0 => [new Hold(0), new Hold(1)],
+            WaitKind.Hold or WaitKind.Tack or WaitKind.Recoat or WaitKind.Sandable or WaitKind.Light or WaitKind.Flash => [new Hold(1)],
+            _ => [],
+        };
+
+    private Airs HandsOf(StepRun run)
+    {
+        var airs = Airs.None;
+        foreach (var caution in run.Steps.SelectMany(step => step.Cautions))
+        {
+            airs |= caution switch
+            {
+                "solvent" or "no-flame" => Airs.Fumes,
+                "heat-gun" or "hot-metal" or "grinder" => Airs.Sparks,
+                "glass-dust" or "resin-dust" or "wood-dust" or "carbon-dust" when !floor.SandsElsewhere => Airs.Dust,
+                _ => Airs.None,
+            };
+        }
+
+        // A stretch that has both in turn keeps them apart by its own steps.
+        return airs.HasFlag(Airs.Fumes) ? airs & ~Airs.Sparks : airs;
+    }
+
+    /// <summary>When the first stretch of a damage may begin, and must have begun: what it waits for runs already.</summary>
+    private (int NotBefore, int LastStart) Standing(MendToPlan mend, PlanStep first)
+    {
+        if (mend.Run is not { } run || run.Fronts.FirstOrDefault(front => front.Damage == first.Damage) is not { } front)
+        {
+            return (HeldUntil(mend), int.MaxValue);
+        }
+
+        return front switch
+        {
+            { Phase: StepPhase.Waiting, Window: { } window } => (window.OpensAt is { } opens ? Math.Max(0, calendar.Ceiling(opens)) : calendar.Slots, window.ClosesAt is { } closes ? Math.Max(0, calendar.Floor(closes)) : int.MaxValue),
+            { UseBy: { } useBy } => (0, Math.Max(0, calendar.Floor(useBy))),
+            { HeldUntil: { } held } => (Math.Max(HeldUntil(mend), calendar.Ceiling(held)), int.MaxValue),
+            // What is in hand is not held back.
+            { Phase: StepPhase.Next } => (HeldUntil(mend), int.MaxValue),
+            _ => (0, int.MaxValue),
+        };
+    }
+
+    private int HeldUntil(MendToPlan mend) => mend.Wish.NotBefore is { } from ? Math.Max(0, calendar.Ceiling(from)) : 0;
+
+    private int PersonOf(MendToPlan mend) => mend.Wish.Person is { } name ? floor.People.ToList().FindIndex(person => person.Name == name) : -1;
+
+    /// <summary>The lag after an earlier stretch: its hands, and its last step's wait.</summary>
+    private Lag After(IReadOnlyList<StepRun> runs, int place, Dictionary<string, (int Place, double OffsetMin)> places, Air air, bool closes = true)
+    {
+        var run = runs[place];
+        if (run.Steps[^1].Timing.Wait is not { } wait)
+        {
+            return new Lag(place, run.Work, SlotWait.AtOnce);
+        }
+
+        var (from, offset, opens) = Counted(run, place, wait, places, air);
+        var until = closes && wait.ClosesMin is { } minutes ? WaitOf(air, wait.Clock, minutes.CureMin, opens: false) : null;
+        return new Lag(from, offset, opens, until);
+    }
+
+    private (int Offset, SlotWait Over) OverOf(StepRun run, int place, Dictionary<string, (int Place, double OffsetMin)> places, Air air)
+    {
+        if (run.Steps[^1].Timing.Wait is not { } wait)
+        {
+            return (run.Work, SlotWait.AtOnce);
+        }
+
+        var (from, offset, opens) = Counted(run, place, wait, places, air);
+        return from == place ? (offset, opens) : (run.Work, opens);
+    }
+
+    /// <summary>From which moment of which stretch a wait counts; one that counts from what was done before this stretch counts from its end instead, which is later.</summary>
+    private (int From, int Offset, SlotWait Opens) Counted(StepRun run, int place, StepWait wait, Dictionary<string, (int Place, double OffsetMin)> places, Air air)
+    {
+        var opens = WaitOf(air, wait.Clock, wait.OpensMin.CureMin, opens: true);
+        return wait.CountsFrom is { } id && places.TryGetValue(id, out var at) && at.Place == place
+            // Nothing goes on before the hands are off, however soon it would be ready.
+            ? (place, run.Work, Sooner(opens, run.Work - (int)(at.OffsetMin / DayProblem.SlotMin)))
+            : (place, run.Work, opens);
+    }
+
+    /// <summary>A wait that has been running for some slots when the hands are off.</summary>
+    private SlotWait Sooner(SlotWait wait, int slots) =>
+        slots == 0 ? wait : SlotWait.Worked(calendar.Slots, slot => Math.Max(slot, wait.At(Math.Max(0, slot - slots))));
+
+    /// <summary>Until when a mix from an earlier stretch has to be used.</summary>
+    private static IEnumerable<Lag> MixLives(StepRun run, int place, Dictionary<string, (int Place, double OffsetMin)> places) =>
+        run.Steps.Select((step, k) => (step.Timing, EndMin: run.Offsets[k] + step.Timing.HandsOnMin))
+            .Where(each => each.Timing.Uses is { } mix && places.TryGetValue(mix.StepId, out var mixed) && mixed.Place < place)
+            .Select(each => (Mixed: places[each.Timing.Uses!.StepId], Within: Math.Max(each.Timing.Uses.WithinMin - each.EndMin, NoPauseMin)))
+            .Select(each => new Lag(each.Mixed.Place, 0, SlotWait.AtOnce, SlotWait.After((int)((each.Mixed.OffsetMin + each.Within) / DayProblem.SlotMin))));
+
+    private SlotWait WaitOf(Air air, CureClock clock, double minutes, bool opens)
+    {
+        var key = (air.Key, clock, minutes, opens);
+        if (!_waits.TryGetValue(key, out var wait))
+        {
+            wait = Worked(air, clock, minutes, opens);
+            _waits[key] = wait;
+        }
+
+        return wait;
+    }
+
+    private SlotWait Worked(Air air, CureClock clock, double minutes, bool opens)
+    {
+        if (air.Climate.Spans.Count == 1 && !clock.BySun)
+        {
+            var rate = clock.RateAt(air.Climate.Spans[0].TemperatureC);
+            var slots = minutes / rate / DayProblem.SlotMin;
+            return rate == 0 || slots > calendar.Slots ? SlotWait.Table([]) : SlotWait.After((int)(opens ? Math.Ceiling(slots - 1e-9) : slots));
+        }
+
+        var label = Measures.CureMin(minutes);
+        return SlotWait.Worked(calendar.Slots, slot => clock.TryFindReached(label, calendar.At(slot), air.Climate) is { } end ? opens ? calendar.Ceiling(end) : calendar.Floor(end) : SlotWait.Never);
+    }
+
+    /// <summary>The air that a mend cures in, under a key that tells it from another.</summary>
+    private sealed class Air(MendToPlan mend)
+    {
+        public Climate Climate { get; } = mend.Climate;
+
+        public string Key => field ??= string.Join(';', Climate.Spans.Select(span => $"{span.From.UtcTicks}:{span.TemperatureC:R}")) + (Climate.Sky is { } sky ? sky.ToString() : "");
+    }
+}

@@ -1,0 +1,113 @@
+using AbleMend.Core.Cases;
+
+namespace AbleMend.Core.Days;
+
+/// <summary>Lays what is left of all mends out over the coming days, as one shop does them.</summary>
+/// <param name="floor">Who mends, and what there is only so much of.</param>
+/// <param name="bench">The shop's hours and zone.</param>
+public sealed class ShopDays(ShopFloor floor, BenchFacts bench)
+{
+    /// <summary>What moving a stretch costs against a mend that is late: five minutes. From memory: for less nobody wants to be told anew.</summary>
+    private const double MoveCostMin = 5;
+
+    /// <summary>A stretch that stands this much elsewhere has moved.</summary>
+    private static readonly TimeSpan Noticed = TimeSpan.FromMinutes(15);
+
+    /// <summary>Makes a plan.</summary>
+    /// <param name="mends">What there is to do.</param>
+    /// <param name="now">The present.</param>
+    /// <param name="progress">How much of the time for looking is gone, 0 to 1.</param>
+    /// <param name="before">The plan before this one, which is kept to where little speaks against it; null for none.</param>
+    /// <param name="seed">Of the search's random choices.</param>
+    public DaysPlan Plan(IReadOnlyList<MendToPlan> mends, DateTimeOffset now, Func<double> progress, DaysPlan? before = null, int seed = 1)
+    {
+        var calendar = SlotCalendar.From(now, TimeZoneInfo.FindSystemTimeZoneById(bench.Zone));
+        var jobs = new MendJobs(calendar, floor);
+        var laid = mends.Select(mend => (Mend: mend, Laid: jobs.Of(mend))).Where(each => each.Laid.Runs.Count > 0).ToList();
+        var problem = ProblemOf(calendar, [.. laid.Select(each => each.Laid.Job)]);
+        var search = new DaySearch(problem, seed, before is null ? null : [.. laid.Select(each => StoodAt(each.Mend, each.Laid.Runs, before, calendar))], before is null ? 0 : MoveCostMin / DayProblem.SlotMin);
+        search.Improve(progress);
+        var blocks = laid.SelectMany((each, j) => search.Best[j] is { } placed ? Blocks(each.Mend, each.Laid, placed, calendar) : []).OrderBy(block => block.StartsAt).ThenBy(block => block.Person).ToList();
+        var ready = laid.Select((each, j) => Ready(each.Mend, each.Laid.Job, search.Best[j], calendar)).OrderBy(each => each.ReadyAt ?? DateTimeOffset.MaxValue).ToList();
+        return new DaysPlan(now, calendar.At(calendar.Slots), [.. floor.People.Select(person => person.Name)], blocks, ready, before is null ? [] : Moves(before, blocks, now));
+    }
+
+    private DayProblem ProblemOf(SlotCalendar calendar, IReadOnlyList<DayJob> jobs) =>
+        new(calendar.Slots, jobs, [.. floor.People.Select(person => new Hands(person.Skill, calendar.HoursOf(person, floor, bench.OpensHour, bench.ClosesHour)))], MendJobs.Capacities(floor));
+
+    /// <summary>Where a mend's stretches stood in an earlier plan; null where one of them stood nowhere.</summary>
+    private Placed? StoodAt(MendToPlan mend, IReadOnlyList<StepRun> runs, DaysPlan before, SlotCalendar calendar)
+    {
+        var stood = runs.Select(run => before.Blocks.FirstOrDefault(block => block.Mend == mend.Id && block.StepId == run.Steps[0].Id)).ToList();
+        return stood.Any(block => block is null || block.Person >= floor.People.Count) ? null
+            : new Placed([.. stood.Select(block => Math.Max(0, calendar.Floor(block!.StartsAt)))], [.. stood.Select(block => block!.Person)]);
+    }
+
+    private static IEnumerable<DayBlock> Blocks(MendToPlan mend, (DayJob Job, IReadOnlyList<StepRun> Runs) laid, Placed placed, SlotCalendar calendar) =>
+        laid.Runs.Select((run, k) =>
+        {
+            var (stretch, start) = (laid.Job.Stretches[k], placed.Starts[k]);
+            var wait = run.Steps[^1].Timing.Wait;
+            var over = wait is null ? (int?)null : stretch.Over.At(start + stretch.OverOffset);
+            return new DayBlock(
+                mend.Id, run.Steps[0].Id, [.. run.Steps.Select(step => step.Title)], placed.People[k], calendar.At(start), calendar.At(start + stretch.Work), wait?.Kind,
+                over is { } end && end < SlotWait.Never ? calendar.At(end) : null, ClosesAt(laid.Job, placed, k, calendar), IsMissed(stretch, placed, start));
+        });
+
+    private static DateTimeOffset? ClosesAt(DayJob job, Placed placed, int k, SlotCalendar calendar) =>
+        job.Stretches.SelectMany(stretch => stretch.Lags).Where(lag => lag.From == k && lag.Closes is not null && lag.Opens != SlotWait.AtOnce)
+            .Select(lag => lag.Closes!.At(placed.Starts[k] + lag.Offset)).Where(slot => slot < SlotWait.Never).Order().Select(slot => (DateTimeOffset?)calendar.At(slot)).FirstOrDefault();
+
+    private static bool IsMissed(Stretch stretch, Placed placed, int start) =>
+        start > stretch.LastStart || stretch.Lags.Any(lag => lag.Closes is { } closes && closes.At(placed.Starts[lag.From] + lag.Offset) < start);
+
+    private static DayReady Ready(MendToPlan mend, DayJob job, Placed? placed, SlotCalendar calendar)
+    {
+        if (placed is null || DayCheck.Score(job, placed) is not { EndSlots: < SlotWait.Never } score)
+        {
+            return new DayReady(mend.Id, null, mend.DueAt, 0, 0);
+        }
+
+        var ready = calendar.At((int)score.EndSlots);
+        return new DayReady(mend.Id, ready, mend.DueAt, mend.DueAt is { } due && ready > due ? Math.Round((ready - due).TotalMinutes) : 0, score.Missed);
+    }
+
+    private static IReadOnlyList<DayMove> Moves(DaysPlan before, IReadOnlyList<DayBlock> blocks, DateTimeOffset now)
+    {
+        var stood = before.Blocks.ToLookup(block => (block.Mend, block.StepId));
+        return
+        [
+            .. from block in blocks
+               let was = stood[(block.Mend, block.StepId)].FirstOrDefault()
+               where was is not null && (block.StartsAt - was.StartsAt).Duration() >= Noticed
+               let why = Why(was, block, before, blocks, now)
+               select new DayMove(block.Mend, block.StepId, block.Titles[0], was.StartsAt, block.StartsAt, why.Why, why.For),
+        ];
+    }
+
+    private static (WhyMoved Why, int? For) Why(DayBlock was, DayBlock block, DaysPlan before, IReadOnlyList<DayBlock> blocks, DateTimeOffset now)
+    {
+        if (block.StartsAt < was.StartsAt)
+        {
+            return (WhyMoved.FoundRoom, null);
+        }
+
+        if (was.StartsAt < now)
+        {
+            return (WhyMoved.NotBegun, null);
+        }
+
+        if (OverBefore(block, blocks) - OverBefore(was, before.Blocks) >= Noticed)
+        {
+            return (WhyMoved.WaitMoved, null);
+        }
+
+        // Whoever has the hands in the time that it stood in before.
+        var other = blocks.FirstOrDefault(each => each.Mend != block.Mend && each.Person == was.Person && each.StartsAt < was.EndsAt && was.StartsAt < each.EndsAt);
+        return other is null ? (WhyMoved.WaitMoved, null) : (WhyMoved.MadeWay, other.Mend);
+    }
+
+    /// <summary>When what a stretch waits for is over.</summary>
+    private static DateTimeOffset? OverBefore(DayBlock block, IReadOnlyList<DayBlock> blocks) =>
+        blocks.Where(each => each.Mend == block.Mend && each.StartsAt < block.StartsAt).MaxBy(each => each.StartsAt) is { } before ? before.OverAt ?? before.EndsAt : null;
+}

@@ -1,0 +1,237 @@
+using System.Diagnostics;
+using System.Globalization;
+using System.Security.Cryptography;
+using System.Text;
+using System.Text.Json;
+using AbleMend.Core;
+using AbleMend.Core.Cases;
+using AbleMend.Core.Catalogue;
+using AbleMend.Core.Days;
+using AbleMend.Core.Plans;
+using AbleMend.Core.Running;
+using AbleMend.Core.Words;
+using AbleMend.Data;
+using AbleMend.Server.Mends;
+using AbleMend.Server.Shop;
+using Microsoft.EntityFrameworkCore;
+
+namespace AbleMend.Server.Days;
+
+/// <summary>One at a time makes a plan of the days; whoever asks meanwhile waits for it.</summary>
+public sealed class DaysDesk : IDisposable
+{
+    /// <value>Held by whoever makes one.</value>
+    internal SemaphoreSlim Turn { get; } = new(1, 1);
+
+    /// <inheritdoc/>
+    public void Dispose() => Turn.Dispose();
+}
+
+/// <summary>A plan of the days as it is kept.</summary>
+internal sealed record KeptDays(DaysPlan Plan, IReadOnlyList<LeftOut> LeftOut);
+
+/// <summary>
+/// The plan of the days, made anew when something happened: a mend came, went on or was changed, the shop's hands changed, or what was to be
+/// begun was not. What stands is kept to where little speaks against it, also after a restart.
+/// </summary>
+public sealed class DaysStore(MendDb db, MendStore mends, ShopStore shop, Planner planner, DaysDesk desk, TimeProvider time)
+{
+    /// <summary>How long is looked for a plan while somebody waits for it.</summary>
+    private static readonly TimeSpan Patience = TimeSpan.FromMilliseconds(250);
+
+    /// <summary>How long after its time a stretch that is not begun makes the plan be made anew.</summary>
+    private static readonly TimeSpan Late = TimeSpan.FromMinutes(15);
+
+    /// <summary>The plan as it stands.</summary>
+    public async Task<DaysView> ReadAsync(CancellationToken cancel)
+    {
+        await desk.Turn.WaitAsync(cancel);
+        try
+        {
+            var now = time.GetUtcNow();
+            var (settings, version) = await shop.ReadAsync(cancel);
+            var open = await mends.OpenAsync(cancel);
+            var wishes = await WishesAsync(cancel);
+            var row = await db.Days.FirstOrDefaultAsync(each => each.Id == DaysRow.OnlyId, cancel);
+            var kept = Read(row);
+            var from = MadeFrom(version, [.. open.Select(each => each.Row)], wishes);
+            if (kept is null || row!.MadeFrom != from || kept.Plan.Blocks.Any(block => block.StartsAt < now - Late))
+            {
+                var (laid, left) = Sorted(open, wishes, now, cancel);
+                row = await KeepAsync(row, kept = new KeptDays(Made(settings, laid, now, kept?.Plan), left), from, cancel);
+            }
+
+            return new DaysView(now, kept.Plan, [.. open.Select(each => Named(each.Row, wishes))], kept.LeftOut, AddressesOf(row.CalendarKey, kept.Plan.People.Count));
+        }
+        finally
+        {
+            desk.Turn.Release();
+        }
+    }
+
+    /// <summary>When a mend on the bench can be promised; null where there is none, problems where it is not mended here.</summary>
+    public async Task<Outcome<Promise>?> PromiseAsync(int id, CancellationToken cancel)
+    {
+        var view = await ReadAsync(cancel);
+        var now = view.Now;
+        var open = await mends.OpenAsync(cancel);
+        if (open.FirstOrDefault(each => each.Row.Id == id) is not { Row: { } row, Record: { } record })
+        {
+            return null;
+        }
+
+        var asked = record.Value is { } mend ? ToPlan(row, mend, now, cancel) : Outcome<MendToPlan>.Failed(record.Problems);
+        if (asked.Value is not { } asWanted)
+        {
+            return Outcome<Promise>.Failed(asked.Problems);
+        }
+
+        var (settings, _) = await shop.ReadAsync(cancel);
+        var (others, _) = Sorted([.. open.Where(each => each.Row.Id != id)], await WishesAsync(cancel), now, cancel);
+        var ways = new WaysToPromise(asWanted, Way(row, record.Value!, ForNow, now, cancel), Way(row, record.Value!, Warm, now, cancel));
+        return Outcome<Promise>.Of(new Promises(settings.Floor ?? ShopFloor.Alone, settings.Bench).Of(ways, others, view.Plan, now));
+    }
+
+    /// <summary>Keeps what somebody wants of a mend; null where there is no such mend on the bench.</summary>
+    public async Task<Outcome<DayWish>?> WishAsync(int id, DayWish wish, CancellationToken cancel)
+    {
+        var (settings, _) = await shop.ReadAsync(cancel);
+        if (wish.Check(settings.Floor ?? ShopFloor.Alone) is { Count: > 0 } problems)
+        {
+            return Outcome<DayWish>.Failed(problems);
+        }
+
+        if (!await db.Mends.AnyAsync(row => row.Id == id && (row.Status == MendStatus.Draft || row.Status == MendStatus.Running), cancel))
+        {
+            return null;
+        }
+
+        try
+        {
+            await KeepAsync(id, wish, cancel);
+        }
+        catch (DbUpdateException)
+        {
+            // Two were first at once: now there is one to change.
+            db.ChangeTracker.Clear();
+            await KeepAsync(id, wish, cancel);
+        }
+
+        return Outcome<DayWish>.Of(wish);
+    }
+
+    private async Task KeepAsync(int id, DayWish wish, CancellationToken cancel)
+    {
+        var row = await db.DayWishes.FindAsync([id], cancel);
+        if (row is null)
+        {
+            row = new DayWishRow { MendId = id };
+            db.DayWishes.Add(row);
+        }
+
+        (row.NotBefore, row.Person, row.Weight) = (wish.NotBefore, wish.Person, wish.Weight);
+        await db.SaveChangesAsync(cancel);
+    }
+
+    private async Task<IReadOnlyDictionary<int, DayWish>> WishesAsync(CancellationToken cancel) =>
+        await db.DayWishes.AsNoTracking().ToDictionaryAsync(row => row.MendId, row => new DayWish(row.NotBefore, row.Person, row.Weight), cancel);
+
+    private static RepairCase? ForNow(RepairCase repairCase) =>
+        repairCase.Wanted.Permanence == Permanence.ForNow ? null
+            : repairCase with { Wanted = repairCase.Wanted with { Permanence = Permanence.ForNow }, Damages = [.. repairCase.Damages.Select(damage => damage with { Choice = null, Overrides = null })] };
+
+    private static RepairCase? Warm(RepairCase repairCase) =>
+        repairCase.Bench.TemperatureC >= Promises.WarmC ? null : repairCase with { Bench = repairCase.Bench with { TemperatureC = Promises.WarmC, NightTemperatureC = Promises.WarmC } };
+
+    private MendToPlan? Way(BenchRow row, Mend mend, Func<RepairCase, RepairCase?> other, DateTimeOffset now, CancellationToken cancel) =>
+        mend.Status == MendStatus.Draft && other(mend.Case) is { } way && planner.Plan(way.StartingAt(now), cancel).Value is { Verdict.MendedHere: true } plan
+            ? MendToPlan.Draft(row.Id, way, plan, row.DueAt)
+            : null;
+
+    private static DaysMend Named(BenchRow row, IReadOnlyDictionary<int, DayWish> wishes) => new(row.Id, row.Tag, row.ItemName, row.Status, wishes.GetValueOrDefault(row.Id) ?? new DayWish());
+
+    private static string MadeFrom(int version, IReadOnlyList<BenchRow> rows, IReadOnlyDictionary<int, DayWish> wishes) =>
+        string.Create(CultureInfo.InvariantCulture, $"{version}|") + string.Join(',', rows.Select(row => string.Create(CultureInfo.InvariantCulture, $"{row.Id}.{row.Key.Version}.{row.Key.Events}.{row.DueAt?.UtcTicks}{wishes.GetValueOrDefault(row.Id)}")));
+
+    private static KeptDays? Read(DaysRow? row)
+    {
+        try
+        {
+            return row is null ? null : JsonSerializer.Deserialize<KeptDays>(PackedText.Read(row.PlanPacked), OpenJson.Options);
+        }
+        catch (JsonException)
+        {
+            // A plan of another version is made anew: nothing in it is remembered by anybody.
+            return null;
+        }
+    }
+
+    private (IReadOnlyList<MendToPlan> Laid, IReadOnlyList<LeftOut> Left) Sorted(IReadOnlyList<(BenchRow Row, Outcome<Mend> Record)> open, IReadOnlyDictionary<int, DayWish> wishes, DateTimeOffset now, CancellationToken cancel)
+    {
+        var (laid, left) = (new List<MendToPlan>(), new List<LeftOut>());
+        foreach (var (row, record) in open)
+        {
+            var outcome = record.Value is { } mend ? ToPlan(row, mend, now, cancel) : Outcome<MendToPlan>.Failed(record.Problems);
+            if (outcome.Value is { } ready)
+            {
+                laid.Add(ready with { Wish = wishes.GetValueOrDefault(row.Id) ?? ready.Wish });
+            }
+            else
+            {
+                left.Add(new LeftOut(Named(row, wishes), outcome.Problems[0]));
+            }
+        }
+
+        return (laid, left);
+    }
+
+    private Outcome<MendToPlan> ToPlan(BenchRow row, Mend mend, DateTimeOffset now, CancellationToken cancel)
+    {
+        if (mend.Status == MendStatus.Running)
+        {
+            return Outcome<MendToPlan>.Of(MendToPlan.Running(row.Id, mend, row.DueAt, now));
+        }
+
+        var planned = planner.Plan(mend.Case.StartingAt(now), cancel);
+        return planned.Value switch
+        {
+            null => Outcome<MendToPlan>.Failed(planned.Problems),
+            { Verdict.MendedHere: false } plan => Outcome<MendToPlan>.Failed(new Problem("not-mended-here", "", plan.Verdict.Reasons is [{ } reason, ..] ? reason.Text : (Message)"It is not mended here.", "Send it on; the reason is kept in the log.")),
+            { } plan => Outcome<MendToPlan>.Of(MendToPlan.Draft(row.Id, mend.Case, plan, row.DueAt)),
+        };
+    }
+
+    private static DaysPlan Made(ShopSettings settings, IReadOnlyList<MendToPlan> laid, DateTimeOffset now, DaysPlan? before)
+    {
+        var clock = Stopwatch.StartNew();
+        return new ShopDays(settings.Floor ?? ShopFloor.Alone, settings.Bench).Plan(laid, now, () => clock.Elapsed / Patience, before);
+    }
+
+    private async Task<DaysRow> KeepAsync(DaysRow? row, KeptDays kept, string from, CancellationToken cancel)
+    {
+        if (row is null)
+        {
+            row = new DaysRow { PlanPacked = [], MadeFrom = "" };
+            db.Days.Add(row);
+        }
+
+        row.CalendarKey = row.CalendarKey is { Length: > 0 } key ? key : Convert.ToHexStringLower(RandomNumberGenerator.GetBytes(16));
+        (row.PlanPacked, row.MadeFrom) = (PackedText.Of(JsonSerializer.Serialize(kept, OpenJson.Options)), from);
+        await db.SaveChangesAsync(cancel);
+        return row;
+    }
+
+    private static IReadOnlyList<string> AddressesOf(string key, int people) =>
+        [$"/calendar/{key}/shop.ics", .. Enumerable.Range(1, people).Select(person => string.Create(CultureInfo.InvariantCulture, $"/calendar/{key}/{person}.ics"))];
+
+    /// <summary>The calendar under an address; null where there is none.</summary>
+    /// <param name="address">The address, as the plan of the days gives it.</param>
+    /// <param name="voice">Whose words it is in.</param>
+    /// <param name="cancel">Gives up.</param>
+    public async Task<string?> CalendarAsync(string address, Voice voice, CancellationToken cancel)
+    {
+        var view = await ReadAsync(cancel);
+        var place = view.Calendars.ToList().FindIndex(each => CryptographicOperations.FixedTimeEquals(Encoding.UTF8.GetBytes(each), Encoding.UTF8.GetBytes(address)));
+        return place < 0 ? null : DayCalendar.Of(view, place == 0 ? null : place - 1, (await shop.ReadAsync(cancel)).Settings.Name, voice);
+    }
+}

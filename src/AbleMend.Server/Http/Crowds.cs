@@ -1,0 +1,30 @@
+using System.Threading.RateLimiting;
+using AbleMend.Core;
+using Microsoft.AspNetCore.RateLimiting;
+
+namespace AbleMend.Server.Http;
+
+/// <summary>How many requests are worked on at once: what plans takes a processor, and a crowd of it would take the memory as well.</summary>
+internal static class Crowds
+{
+    private static readonly Problem Crowded = new("crowded", "", "More is asked than this machine can work out at once.", "Wait a moment and try again.");
+
+    /// <summary>Sets the limits: as many that change or plan as there are processors and as many again, the others in a line.</summary>
+    public static void Limit(RateLimiterOptions limits)
+    {
+        limits.GlobalLimiter = PartitionedRateLimiter.Create<HttpContext, bool>(context =>
+            HttpMethods.IsGet(context.Request.Method) || HttpMethods.IsHead(context.Request.Method)
+                ? RateLimitPartition.GetNoLimiter(false)
+                : RateLimitPartition.GetConcurrencyLimiter(true, _ => new ConcurrencyLimiterOptions
+                {
+                    PermitLimit = Math.Max(4, Environment.ProcessorCount * 2),
+                    QueueLimit = 256,
+                    QueueProcessingOrder = QueueProcessingOrder.OldestFirst,
+                }));
+        limits.OnRejected = async (rejected, _) =>
+        {
+            rejected.HttpContext.Response.Headers.RetryAfter = "1";
+            await ProblemAnswers.Answer(StatusCodes.Status429TooManyRequests, "Too much at once.", [Crowded]).ExecuteAsync(rejected.HttpContext);
+        };
+    }
+}

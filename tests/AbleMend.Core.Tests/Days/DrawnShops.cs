@@ -1,0 +1,79 @@
+using AbleMend.Core.Days;
+
+namespace AbleMend.Core.Tests.Days;
+
+/// <summary>Shops drawn at random: hands with hours, breaks and skills; windows, shared things, and airs that must not meet.</summary>
+internal static class DrawnShops
+{
+    private const int Day = 1440 / DayProblem.SlotMin;
+    private const int Days = 12;
+    private const int Hour = 60 / DayProblem.SlotMin;
+
+    public static DayProblem Draw(int jobs, int seed)
+    {
+        var random = new Random(seed);
+        return new DayProblem(
+            Days * Day,
+            [.. Enumerable.Range(0, jobs).Select(_ => Job(random))],
+            [Person(random, skill: 3), .. Enumerable.Range(0, random.Next(3)).Select(_ => Person(random, 1 + random.Next(3)))],
+            [2 + random.Next(5), 1 + random.Next(3)]);
+    }
+
+    private static Hands Person(Random random, int skill)
+    {
+        var (opens, closes, rest) = (7 + random.Next(4), 15 + random.Next(5), random.Next(7));
+        return new Hands(skill, [.. Enumerable.Range(0, Days * Day).Select(slot => slot / Day % 7 != rest && slot % Day >= opens * Hour && slot % Day < closes * Hour && slot % Day / Hour != 12)]);
+    }
+
+    private static DayJob Job(Random random)
+    {
+        var stretches = new List<Stretch>();
+        var count = 1 + random.Next(7);
+        // One in three has two places on one item: its stretches follow by twos.
+        var lanes = random.Next(3) == 0 && count > 2 ? 2 : 1;
+        for (var k = 0; k < count; k++)
+        {
+            IReadOnlyList<Lag> lags = k >= lanes ? [LagAfter(random, k - lanes, stretches[k - lanes])] : [];
+            var next = k + lanes < count ? k + lanes : -1;
+            stretches.Add(new Stretch(1 + random.Next(9), lags, Wait(random))
+            {
+                Skill = 1 + (random.Next(4) / 3 * random.Next(3)),
+                NotBefore = k == 0 ? random.Next(2 * Day) : 0,
+                LastStart = k == 0 && random.Next(10) == 0 ? 2 * Day : int.MaxValue,
+                Holds = random.Next(3) switch { 0 => [new Hold(random.Next(2))], 1 => [new Hold(0, 1 + random.Next(2))], _ => [] },
+                HeldUntil = next,
+                Hands = (Airs)(1 << random.Next(8)) & (Airs.Fumes | Airs.Sparks | Airs.Dust),
+                Waits = random.Next(4) == 0 ? Airs.WetFace : random.Next(8) == 0 ? Airs.Fumes : Airs.None,
+            });
+        }
+
+        return new DayJob(Day + random.Next(8 * Day), 1 + random.Next(5), stretches);
+    }
+
+    private static Lag LagAfter(Random random, int from, Stretch before)
+    {
+        var opens = before.Over;
+        var closes = random.Next(3) == 0 ? Later(opens, Hour + random.Next(10 * Hour)) : null;
+        return new Lag(from, before.Work, opens, closes);
+    }
+
+    private static SlotWait Wait(Random random)
+    {
+        var slots = (int)(2 * Math.Pow(144, random.NextDouble()));
+        // Half of them stand still at night: what begins in the evening is over the next day.
+        return random.Next(2) == 0 ? SlotWait.After(slots) : SlotWait.Table([.. Enumerable.Range(0, Days * Day).Select(slot => ByDay(slot, slots))]);
+    }
+
+    private static int ByDay(int slot, int left)
+    {
+        while (left > 0 && slot < Days * Day)
+        {
+            left -= slot % Day >= 7 * Hour && slot % Day < 20 * Hour ? 1 : 0;
+            slot++;
+        }
+
+        return left > 0 ? SlotWait.Never : slot;
+    }
+
+    private static SlotWait Later(SlotWait reach, int slots) => SlotWait.Table([.. Enumerable.Range(0, Days * Day).Select(slot => reach.At(slot) is var over && over < SlotWait.Never ? over + slots : SlotWait.Never)]);
+}

@@ -1,0 +1,136 @@
+using AbleMend.Core.Cases;
+using AbleMend.Core.Days;
+using AbleMend.Core.Plans;
+using AbleMend.Core.Running;
+using AbleMend.Core.Tests.Gallery;
+
+namespace AbleMend.Core.Tests.Days;
+
+/// <summary>Real mends laid out over the days of a shop.</summary>
+public class ShopDaysTests
+{
+    private static readonly DateTimeOffset Now = new(2026, 5, 6, 9, 0, 0, TimeSpan.Zero);
+    private static readonly BenchFacts Bench = new(20, 55, Zone: "Europe/Dublin");
+    private static readonly ShopFloor Two = new([new Technician("One"), new Technician("Two")], Clamps: 2, Places: 30);
+
+    private static MendToPlan Draft(string example, int id, DateTimeOffset? due = null)
+    {
+        var repairCase = GalleryTests.Read(example);
+        repairCase = repairCase with { Wanted = repairCase.Wanted with { StartAt = Now, NeededBy = null } };
+        return MendToPlan.Draft(id, repairCase, Cases.Planner.Plan(repairCase).Value!, due);
+    }
+
+    private static DaysPlan Planned(ShopFloor floor, IReadOnlyList<MendToPlan> mends, DaysPlan? before = null, DateTimeOffset? now = null)
+    {
+        var asked = 0;
+        return new ShopDays(floor, Bench).Plan(mends, now ?? Now, () => asked++ / 6.0, before);
+    }
+
+    /// <summary>Worked cases that are mended here.</summary>
+    public static TheoryData<string> Mended => [.. GalleryTests.Ids.Where(id => Draft(id, 1).Plan.Verdict.MendedHere)];
+
+    [Theory]
+    [MemberData(nameof(Mended))]
+    public void Alone_in_the_shop_a_mend_is_ready_when_its_own_plan_says(string example)
+    {
+        var mend = Draft(example, 1);
+        var days = Planned(ShopFloor.Alone with { Places = 30 }, [mend]);
+        if (mend.Plan.ReadyAt is not { } alone)
+        {
+            days.Mends.Single().ReadyAt.ShouldBeNull();
+            return;
+        }
+
+        var ready = days.Mends.Single().ReadyAt ?? throw new InvalidOperationException($"{example} fits into no day");
+        // Stretches are whole slots: a few minutes each, and now and then a step that no longer fits before closing.
+        ready.ShouldBeGreaterThan(alone.AddHours(-2));
+        ready.ShouldBeLessThan(alone.AddHours(26));
+        days.Blocks.ShouldAllBe(block => !block.Missed || mend.Plan.Timeline.Any(step => step.MissesWindow));
+    }
+
+    [Fact]
+    public void Nobody_does_two_things_at_once_nor_when_the_shop_is_closed_nor_before_a_wait_is_over()
+    {
+        var mends = GalleryTests.Ids.Where(id => Draft(id, 1).Plan is { Verdict.MendedHere: true, ReadyAt: not null }).Select((id, i) => Draft(id, i + 1, Now.AddDays(1 + (i % 9)))).ToList();
+        var days = Planned(Two, mends);
+        days.Mends.Count.ShouldBe(mends.Count);
+        days.Mends.ShouldAllBe(mend => mend.ReadyAt != null);
+        foreach (var person in days.Blocks.GroupBy(block => block.Person))
+        {
+            person.Zip(person.Skip(1)).ShouldAllBe(pair => pair.First.EndsAt <= pair.Second.StartsAt);
+        }
+
+        var zone = TimeZoneInfo.FindSystemTimeZoneById(Bench.Zone);
+        days.Blocks.ShouldAllBe(block => TimeZoneInfo.ConvertTime(block.StartsAt, zone).Hour >= 8 && TimeZoneInfo.ConvertTime(block.EndsAt, zone).TimeOfDay <= TimeSpan.FromHours(18));
+        foreach (var lane in days.Blocks.GroupBy(block => (block.Mend, Numbering.Parse(block.StepId).Number)))
+        {
+            lane.Zip(lane.Skip(1)).ShouldAllBe(pair => (pair.First.OverAt ?? pair.First.EndsAt) <= pair.Second.StartsAt);
+        }
+    }
+
+    [Fact]
+    public void What_is_due_first_and_could_be_late_goes_first()
+    {
+        var days = Planned(ShopFloor.Alone, [Draft("ski-core-shot", 1, Now.AddDays(5)), Draft("fin-box-surround", 2, Now.AddDays(5)), Draft("deck-ding-quick", 3, Now.AddHours(4))]);
+        days.Mends.Single(mend => mend.Mend == 3).LateMin.ShouldBe(0);
+        days.Blocks.First(block => block.Mend == 3).StartsAt.ShouldBeLessThan(Now.AddHours(2));
+    }
+
+    [Fact]
+    public void One_clamp_is_on_one_mend_at_a_time()
+    {
+        var boots = Enumerable.Range(1, 3).Select(id => Draft("ski-tip-parted", id)).ToList();
+        var one = Planned(Two with { Clamps = 1 }, boots);
+        var many = Planned(Two with { Clamps = 3 }, boots);
+        var held = one.Blocks.Where(block => block.Waits == AbleMend.Core.Timing.WaitKind.Hold).ToList();
+        held.Count.ShouldBe(3);
+        held.Zip(held.Skip(1)).ShouldAllBe(pair => pair.First.OverAt <= pair.Second.StartsAt);
+        many.Mends.Max(mend => mend.ReadyAt).ShouldNotBeNull().ShouldBeLessThan(one.Mends.Max(mend => mend.ReadyAt)!.Value);
+    }
+
+    [Fact]
+    public void A_window_that_runs_already_is_met_before_anything_else()
+    {
+        var repairCase = GalleryTests.Read("csm-tube-puncture");
+        var mend = Mend.Open(repairCase, Cases.Planner, Now).Value!.Start(Cases.Planner, Now).Value!;
+        var at = Now;
+        foreach (var step in mend.Plan!.Steps.TakeWhile(step => step.Timing.Wait?.ClosesMin is null))
+        {
+            mend = mend.Keep(new Happening(RunEventKind.HandsDone, step.Id, At: at = at.AddMinutes(4)), at).Value!;
+        }
+
+        var waiting = mend.Plan!.Steps.First(step => step.Timing.Wait?.ClosesMin is not null);
+        mend = mend.Keep(new Happening(RunEventKind.HandsDone, waiting.Id, At: at), at).Value!;
+        var window = mend.StateAt(at).Window!;
+        var days = Planned(ShopFloor.Alone, [.. Enumerable.Range(2, 4).Select(id => Draft("ski-core-shot", id, Now.AddHours(2))), MendToPlan.Running(1, mend, null, at)], now: at);
+        var next = days.Blocks.First(block => block.Mend == 1);
+        next.StartsAt.ShouldBeInRange(window.OpensAt!.Value, window.ClosesAt!.Value);
+        days.Mends.Sum(each => each.Missed).ShouldBe(0);
+    }
+
+    [Fact]
+    public void A_mend_can_be_held_back_handed_to_somebody_and_made_to_count_for_more()
+    {
+        var mends = Enumerable.Range(1, 6).Select(id => Draft("ski-core-shot", id, Now.AddHours(3))).ToList();
+        var wishes = new DayWish(Now.AddDays(1), "Two");
+        var days = Planned(Two, [mends[0] with { Wish = wishes }, .. mends[1..5], mends[5] with { Wish = new DayWish(Weight: 20) }]);
+        days.Blocks.Where(block => block.Mend == 1).ShouldAllBe(block => block.StartsAt >= Now.AddDays(1) && block.Person == 1);
+        days.Mends.Single(mend => mend.Mend == 6).LateMin.ShouldBe(days.Mends.Where(mend => mend.Mend != 1).Min(mend => mend.LateMin));
+        wishes.Check(Two).ShouldBeEmpty();
+        new DayWish(Person: "Three", Weight: 0).Check(Two).Select(problem => problem.Field).ShouldBe(["weight", "person"]);
+    }
+
+    [Fact]
+    public void Made_anew_nothing_moves_unless_something_happened_and_then_it_says_why()
+    {
+        var mends = new[] { "ski-core-shot", "fin-box-surround", "tent-pole-split", "boot-heel-worn" }.Select((id, i) => Draft(id, i + 1, Now.AddDays(4))).ToList();
+        var first = Planned(ShopFloor.Alone, mends);
+        Planned(ShopFloor.Alone, mends, first).Moved.ShouldBeEmpty();
+        var late = Planned(ShopFloor.Alone, mends, first, Now.AddHours(1));
+        late.Moved.ShouldContain(move => move.Why == WhyMoved.NotBegun && move.From == first.Blocks[0].StartsAt);
+        late.Moved.ShouldAllBe(move => move.To >= Now.AddHours(1));
+        var urgent = Planned(ShopFloor.Alone, [.. mends, Draft("deck-ding-quick", 9, Now.AddHours(2.5))], first);
+        urgent.Mends.Single(mend => mend.Mend == 9).LateMin.ShouldBe(0);
+        urgent.Moved.ShouldNotBeEmpty();
+    }
+}

@@ -1,0 +1,121 @@
+using System.Net;
+using System.Net.Http.Json;
+using AbleMend.Core;
+using AbleMend.Core.Days;
+using AbleMend.Core.Running;
+using AbleMend.Server.Days;
+using AbleMend.Server.Mends;
+using AbleMend.Server.Shop;
+
+namespace AbleMend.Server.Tests;
+
+public sealed class DaysTests : IDisposable
+{
+    private readonly Shop _shop = Shop.WithDemo();
+
+    public void Dispose() => _shop.Dispose();
+
+    private async Task<DaysView> DaysAsync()
+    {
+        // The answer is shared for a moment: another one is asked for in another.
+        _shop.Time.Advance(TimeSpan.FromSeconds(1));
+        return (await _shop.Client.GetFromJsonAsync<DaysView>("/api/days", OpenJson.Options))!;
+    }
+
+    [Fact]
+    public async Task Every_open_mend_is_laid_out_or_named_with_the_reason()
+    {
+        var days = await DaysAsync();
+        var bench = (await _shop.Client.GetFromJsonAsync<BenchView>("/api/bench", OpenJson.Options))!;
+        days.Plan.Mends.Select(mend => mend.Mend).Concat(days.LeftOut.Select(each => each.Mend.Id)).ShouldBe(bench.Entries.Select(entry => entry.Id).Concat(bench.Drafts.Select(draft => draft.Id)), ignoreOrder: true);
+        days.LeftOut.ShouldAllBe(each => each.Why.Message.ToString().Length > 5);
+        days.Plan.People.ShouldBe(["Wren", "Ash"]);
+        days.Plan.Blocks.Select(block => block.Person).Distinct().Count().ShouldBe(2);
+    }
+
+    [Fact]
+    public async Task It_stays_as_it_is_until_something_happens_and_over_a_restart()
+    {
+        var first = await DaysAsync();
+        (await DaysAsync()).Plan.At.ShouldBe(first.Plan.At);
+        using var again = _shop.Restarted();
+        (await again.Client.GetFromJsonAsync<DaysView>("/api/days", OpenJson.Options))!.Plan.At.ShouldBe(first.Plan.At);
+        var block = first.Plan.Blocks.First(each => first.Mends.Single(mend => mend.Id == each.Mend).Status == MendStatus.Running);
+        var mend = (await _shop.Client.GetFromJsonAsync<MendView>($"/api/mends/{block.Mend}", OpenJson.Options))!;
+        await _shop.HappenedAsync(mend, new Happening(RunEventKind.Note, Text: "somebody looked at it"));
+        var next = await DaysAsync();
+        next.Plan.At.ShouldBeGreaterThan(first.Plan.At);
+        next.Plan.Moved.ShouldBeEmpty("a note moves nothing");
+    }
+
+    [Fact]
+    public async Task What_is_not_begun_in_time_is_laid_out_anew_and_says_so()
+    {
+        var first = await DaysAsync();
+        _shop.Time.Advance(TimeSpan.FromHours(2));
+        var later = await DaysAsync();
+        later.Plan.At.ShouldBeGreaterThan(first.Plan.At);
+        later.Plan.Moved.ShouldContain(move => move.Why == WhyMoved.NotBegun);
+        later.Plan.Blocks.ShouldAllBe(block => block.EndsAt >= later.Now.AddMinutes(-5));
+    }
+
+    [Fact]
+    public async Task A_draft_is_promised_and_what_is_not_there_is_not()
+    {
+        var bench = (await _shop.Client.GetFromJsonAsync<BenchView>("/api/bench", OpenJson.Options))!;
+        var promise = (await _shop.Client.GetFromJsonAsync<Promise>($"/api/mends/{bench.Drafts[0].Id}/promise", OpenJson.Options))!;
+        promise.ReadyAt.ShouldNotBeNull().ShouldBeGreaterThan(_shop.Time.GetUtcNow());
+        (await _shop.Client.GetAsync("/api/mends/9999/promise")).StatusCode.ShouldBe(HttpStatusCode.NotFound);
+    }
+
+    [Fact]
+    public async Task What_somebody_wants_of_a_mend_is_kept_and_followed()
+    {
+        var first = await DaysAsync();
+        var id = first.Mends.First(mend => mend.Status == MendStatus.Draft && first.Plan.Mends.Any(each => each.Mend == mend.Id)).Id;
+        var until = _shop.Time.GetUtcNow().AddDays(2);
+        (await _shop.SendAsync(HttpMethod.Put, $"/api/mends/{id}/wish", new DayWish(until, "Wren", 5))).IsSuccessStatusCode.ShouldBeTrue();
+        var next = await DaysAsync();
+        next.Mends.Single(mend => mend.Id == id).Wish.ShouldBe(new DayWish(until, "Wren", 5));
+        next.Plan.Blocks.Where(block => block.Mend == id).ShouldAllBe(block => block.StartsAt >= until && block.Person == 0);
+        (await _shop.SendAsync(HttpMethod.Put, "/api/mends/9999/wish", new DayWish())).StatusCode.ShouldBe(HttpStatusCode.NotFound);
+        (await Shop.ProblemAsync(await _shop.SendAsync(HttpMethod.Put, $"/api/mends/{id}/wish", new DayWish(Person: "Nobody")))).Remedy.ToString().ShouldContain("Wren, Ash");
+    }
+
+    // RFC 5545: the calendar is read back by a reader of the format.
+    [Fact]
+    public async Task Each_person_has_a_calendar_under_an_address_that_outlives_a_restart_and_that_nobody_guesses()
+    {
+        var days = await DaysAsync();
+        days.Calendars.Count.ShouldBe(3);
+        foreach (var (person, address) in days.Calendars.Skip(1).Index())
+        {
+            var answer = await _shop.Client.GetAsync(address);
+            answer.Content.Headers.ContentType!.MediaType.ShouldBe("text/calendar");
+            var calendar = Ical.Net.Calendar.Load(await answer.Content.ReadAsStringAsync())!;
+            var own = days.Plan.Blocks.Where(block => block.Person == person).ToList();
+            calendar.Events.Select(each => each.Start!.AsUtc).ShouldBe(own.Select(block => block.StartsAt.UtcDateTime.AddTicks(-(block.StartsAt.UtcTicks % TimeSpan.TicksPerSecond))), ignoreOrder: true);
+            calendar.Events.ShouldAllBe(each => each.Summary!.Contains(' '));
+        }
+
+        var whole = Ical.Net.Calendar.Load(await _shop.Client.GetStringAsync(days.Calendars[0]))!;
+        whole.Events.Count.ShouldBe(days.Plan.Blocks.Count + days.Plan.Mends.Count(mend => mend.DueAt is not null));
+        using var again = _shop.Restarted();
+        (await again.Client.GetAsync(days.Calendars[1])).StatusCode.ShouldBe(HttpStatusCode.OK);
+        (await _shop.Client.GetAsync("/calendar/0123456789abcdef0123456789abcdef/1.ics")).StatusCode.ShouldBe(HttpStatusCode.NotFound);
+    }
+
+    [Theory]
+    [InlineData(0, "floor.people")]
+    [InlineData(2, "floor.people")]
+    public async Task A_floor_that_cannot_be_is_refused_by_its_field(int people, string field)
+    {
+        var shop = (await _shop.Client.GetFromJsonAsync<ShopView>("/api/shop", OpenJson.Options))!;
+        var floor = new ShopFloor([.. Enumerable.Repeat(new Technician("Twin"), people)]);
+        var answer = await _shop.SendAsync(HttpMethod.Put, "/api/shop", shop.Settings with { Floor = floor }, shop.Version);
+        answer.StatusCode.ShouldBe(HttpStatusCode.UnprocessableEntity);
+        (await Shop.ProblemAsync(answer)).Field.ShouldBe(field);
+        var never = floor with { People = [new Technician("Night", ComesHour: 20)] };
+        (await Shop.ProblemAsync(await _shop.SendAsync(HttpMethod.Put, "/api/shop", shop.Settings with { Floor = never }, shop.Version))).Code.ShouldBe("never-there");
+    }
+}

@@ -1,0 +1,60 @@
+import { expect, test } from '@playwright/test';
+import { ShopServer } from './server';
+
+const server = new ShopServer();
+const clock = '2026-05-06T09:45:00Z';
+
+interface Days {
+  plan: { people: string[]; blocks: { mend: number; person: number; startsAt: string; endsAt: string }[] };
+  mends: { id: number; tag: string; wish: { person: string | null } }[];
+}
+
+test.beforeEach(() => server.start({ clock }));
+test.afterEach(() => server.dispose());
+
+const served = async () => (await (await fetch(`${server.url}/api/days`)).json()) as Days;
+
+test('the days say who takes what now and next, and follow what somebody wants of a mend', async ({ page }) => {
+  test.setTimeout(90_000);
+  await page.goto(`${server.url}/days`);
+  for (const person of ['Wren', 'Ash']) await expect(page.getByRole('region', { name: person, exact: true }).getByText(/^(Now, until|Next at)/)).toBeVisible();
+  const before = await served();
+  const { tag, id } = before.mends.find((mend) => before.plan.blocks.filter((block) => block.mend === mend.id && block.person === 0).length > 1)!;
+  const row = page
+    .getByRole('listitem')
+    .filter({ has: page.getByRole('link', { name: tag, exact: true }) })
+    .last();
+  await row.getByText('Change who, when or what counts').click();
+  await row.getByRole('radio', { name: 'Wren' }).click();
+  await expect.poll(async () => (await served()).plan.blocks.filter((block) => block.mend === id).every((block) => block.person === 0)).toBe(true);
+  await expect.poll(async () => (await served()).mends.find((mend) => mend.id === id)?.wish.person).toBe('Wren');
+  await expect(row.getByText('by Wren')).toBeVisible();
+
+  // Nobody has two things in hand at once, and what was wanted outlives the page and the server.
+  await server.kill();
+  await server.start({ clock });
+  await page.reload();
+  await expect(page.getByText('by Wren')).toBeVisible({ timeout: 30_000 });
+  const { plan } = await served();
+  for (const person of [0, 1]) {
+    const own = plan.blocks.filter((block) => block.person === person);
+    own.slice(1).forEach((block, i) => expect(Date.parse(block.startsAt)).toBeGreaterThanOrEqual(Date.parse(own[i]!.endsAt)));
+  }
+});
+
+test('another pair of hands is laid out from then on', async ({ page }) => {
+  await page.goto(`${server.url}/shelf`);
+  await page.getByRole('button', { name: 'Another pair of hands' }).click();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('New mends start from these settings.')).toBeVisible();
+  await page.goto(`${server.url}/days`);
+  await expect(page.getByRole('region', { name: 'Technician 3' })).toBeVisible();
+  expect((await served()).plan.people).toEqual(['Wren', 'Ash', 'Technician 3']);
+});
+
+test('a draft says when it can be promised, behind everything else', async ({ page }) => {
+  await page.goto(`${server.url}/mends/13/plan`);
+  const promise = page.getByRole('region', { name: 'What can be promised' });
+  await expect(promise.getByText(/Behind the queue: ready/)).toBeVisible();
+  await expect(promise.getByText(/On a bad day/)).toBeVisible();
+});

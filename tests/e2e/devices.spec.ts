@@ -1,0 +1,111 @@
+import { expect, test, type Page } from '@playwright/test';
+import { ShopServer } from './server.ts';
+
+/** How much happens; a longer run is `ABLE_MEND_DEEDS=400 npx playwright test devices.spec.ts`, another order `ABLE_MEND_SEED=7`. */
+const deeds = Number(process.env.ABLE_MEND_DEEDS ?? 14);
+const seed = Number(process.env.ABLE_MEND_SEED ?? 1);
+
+const server = new ShopServer();
+test.beforeAll(() => server.start({ clock: '2026-05-06T09:00:00Z' }));
+test.afterAll(() => server.dispose());
+test.setTimeout(60_000 + deeds * 8_000);
+
+/** Chance from a seed (mulberry32), so that whatever is found can be found again. */
+function chance(from: number) {
+  let state = from >>> 0;
+  const next = () => {
+    state = (state + 0x6d2b79f5) >>> 0;
+    let t = Math.imul(state ^ (state >>> 15), 1 | state);
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t;
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
+  };
+  return <T>(list: readonly T[]): T => list[Math.floor(next() * list.length)]!;
+}
+
+const pause = (ms: number) => new Promise((wake) => setTimeout(wake, ms));
+
+interface Served {
+  case: { damages: { seen: { depthMm: number; shape: { widthMm: number } } }[] };
+  events: { at: string; text: string | null }[];
+}
+const served = async (id: number) => (await (await fetch(`${server.url}/api/mends/${id}`)).json()) as Served;
+
+/** What each device changes, and how it stands in the case. */
+const fields = [
+  { label: /How deep/, value: (i: number) => (20 + (i % 60)) / 100, of: (mend: Served) => mend.case.damages[0]!.seen.depthMm },
+  { label: 'Width', value: (i: number) => 50 + (i % 40), of: (mend: Served) => mend.case.damages[0]!.seen.shape.widthMm },
+];
+
+test(`two devices on two drafts, seed ${seed}: no change is lost, and none lands in another mend`, async ({ browser }) => {
+  const luck = chance(seed);
+  const drafts: number[] = [];
+  for (let i = 0; i < 2; i++)
+    drafts.push(((await (await fetch(`${server.url}/api/gallery/fin-box-surround`, { method: 'POST' })).json()) as { id: number }).id);
+  const expected = new Map<string, number>();
+  const pages: Page[] = [];
+  for (const _ of fields) {
+    const page = await (await browser.newContext()).newPage();
+    await page.goto(`${server.url}/mends/${drafts[0]}/look`);
+    pages.push(page);
+  }
+  for (let i = 1; i <= deeds; i++) {
+    const d = luck([0, 1]);
+    const [page, field] = [pages[d]!, fields[d]!];
+    const does = luck(['edit', 'edit', 'edit', 'switch', 'switch', 'back', 'away'] as const);
+    if (does === 'switch') await open(page, luck(drafts));
+    if (does === 'back' && (await page.evaluate(() => history.length)) > 3) await page.goBack();
+    if (does === 'away') {
+      await page.context().setOffline(true);
+      await pause(luck([200, 1500]));
+      await page.context().setOffline(false);
+    }
+    const id = Number(/mends\/(\d+)/.exec(page.url())?.[1]);
+    if (does === 'edit' && drafts.includes(id)) {
+      const value = field.value(i);
+      await page.getByRole('textbox', { name: field.label, exact: typeof field.label === 'string' }).fill(String(value));
+      expected.set(`${id} ${d}`, value);
+      await pause(luck([0, 50, 300, 900]));
+    }
+  }
+  expect(expected.size).toBeGreaterThan(1);
+  for (const [what, value] of expected) {
+    const [id, d] = what.split(' ').map(Number);
+    await expect.poll(async () => fields[d!]!.of(await served(id!)), { message: `mend ${id}, device ${d}`, timeout: 20_000 }).toBe(value);
+  }
+  for (const page of pages) await page.context().close();
+});
+
+/** To a mend as a hand goes there, inside the page. */
+async function open(page: Page, id: number): Promise<void> {
+  await page.evaluate((to) => {
+    history.pushState({}, '', to);
+    dispatchEvent(new PopStateEvent('popstate'));
+  }, `/mends/${id}/look`);
+  await expect(page).toHaveURL(new RegExp(`/mends/${id}/look$`));
+  await expect(page.getByRole('textbox', { name: /How deep/ })).toBeVisible();
+}
+
+test(`a bench whose network comes and goes, seed ${seed}: every note is there once, in order, with its own time`, async ({ page, context }) => {
+  const luck = chance(seed);
+  await page.goto(`${server.url}/mends/6/mend`);
+  const note = page.getByRole('textbox', { name: 'Note' });
+  const written: { text: string; at: number }[] = [];
+  // The page's clock is the shop's: what the server says it is when the page says it is.
+  const offset = Date.parse(((await (await fetch(`${server.url}/api/shop`)).json()) as { now: string }).now) - Date.now();
+  for (let i = 1; i <= deeds; i++) {
+    await context.setOffline(luck([true, false, true]));
+    const text = `note ${i} of ${seed}`;
+    await note.fill(text);
+    await page.getByRole('button', { name: 'Save note' }).click();
+    written.push({ text, at: Date.now() + offset });
+    await expect(note).toHaveValue('');
+    await pause(luck([0, 200, 1200]));
+  }
+  await context.setOffline(false);
+  const kept = async () => (await served(6)).events.filter((each) => each.text?.endsWith(` of ${seed}`));
+  await expect.poll(async () => (await kept()).length, { timeout: 30_000 }).toBe(written.length);
+  await pause(2500);
+  const events = await kept();
+  expect(events.map((each) => each.text)).toEqual(written.map((each) => each.text));
+  for (const [i, each] of events.entries()) expect(Math.abs(Date.parse(each.at) - written[i]!.at)).toBeLessThan(1500);
+});

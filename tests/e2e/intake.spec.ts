@@ -1,0 +1,38 @@
+import { expect, test } from '@playwright/test';
+import { ShopServer } from './server';
+
+const server = new ShopServer();
+test.beforeAll(() => server.start({ clock: '2026-05-06T09:45:00Z' }));
+test.afterAll(() => server.dispose());
+
+test('an item is found by the beginning of any word, and its mend begins at the look', async ({ page }) => {
+  await page.goto(`${server.url}/new`);
+  const box = page.getByRole('searchbox', { name: /Find it/ });
+  await box.fill('no such thing');
+  await expect(page.getByText('Nothing here is called that.')).toBeVisible();
+  await box.fill('ski 22r');
+  const items = page.getByRole('listitem').getByRole('button');
+  await expect(items).toHaveCount(1);
+  await items.click();
+  await expect(page).toHaveURL(/\/look$/);
+  await expect(page.getByText('SKI-22R')).toBeVisible();
+});
+
+test('of two thousand items one is found without a long page', async ({ page }) => {
+  for (let from = 0; from < 2000; from += 10) {
+    await Promise.all(
+      Array.from({ length: 10 }, (_, i) =>
+        fetch(`${server.url}/api/items`, {
+          method: 'POST',
+          headers: { 'Content-Type': 'application/json' },
+          body: JSON.stringify({ tag: `FLT-${from + i}`, name: `Hire board ${from + i}`, construction: 'pu-polyester-board', ageMonths: 10, warranty: 'none' }),
+        }).then((answer) => expect(answer.ok).toBe(true)),
+      ),
+    );
+  }
+  await page.goto(`${server.url}/new`);
+  await expect(page.getByText(/items: type another word/)).toBeVisible();
+  expect(await page.getByRole('listitem').count()).toBeLessThan(60);
+  await page.getByRole('searchbox', { name: /Find it/ }).fill('flt-1777');
+  await expect(page.getByRole('listitem').getByRole('button')).toHaveCount(1);
+});

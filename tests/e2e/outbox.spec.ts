@@ -1,0 +1,111 @@
+import { expect, test } from '@playwright/test';
+import { ShopServer } from './server.ts';
+
+const server = new ShopServer();
+const clock = '2026-05-06T09:00:00Z';
+
+test.beforeAll(() => server.start({ clock }));
+test.afterAll(() => server.dispose());
+
+interface Kept {
+  number: number;
+  at: string;
+  keptAt: string;
+  kind: string;
+  text: string | null;
+}
+
+test('what is tapped while the network is away is there once, in order and with its own time, and the page goes on by itself', async ({ page, context }) => {
+  await page.goto(`${server.url}/mends/6/mend`);
+  const eventsOf = async () => ((await (await fetch(`${server.url}/api/mends/6`)).json()) as { events: Kept[] }).events;
+  const before = (await eventsOf()).length;
+  await page.getByRole('textbox', { name: 'Note' }).waitFor();
+
+  await context.setOffline(true);
+  const step = page.getByRole('region', { name: 'Now' }).getByRole('heading').first();
+  const was = await step.textContent();
+  await page
+    .getByRole('button', { name: /^(Done|Ready|Mix it now|Mixed)/ })
+    .first()
+    .click();
+  await expect(page.getByText('Kept on this device.')).toBeVisible();
+  await expect(step).not.toHaveText(was!);
+  await page.getByRole('textbox', { name: 'Note' }).fill('the resin came late');
+  await page.getByRole('button', { name: 'Save note' }).click();
+  await expect(page.getByRole('status').filter({ hasText: '2 waiting to be sent' })).toBeVisible();
+  expect((await eventsOf()).length).toBe(before);
+  await page.waitForTimeout(3000);
+
+  await context.setOffline(false);
+  await expect.poll(async () => (await eventsOf()).length, { timeout: 8000 }).toBe(before + 2);
+  await expect(page.getByText('Kept on this device.')).toBeHidden();
+  await expect(page.getByRole('status').filter({ hasText: 'saved' })).toBeVisible();
+  const [tap, note] = (await eventsOf()).slice(-2);
+  expect(note!.text).toBe('the resin came late');
+  expect(Date.parse(tap!.at)).toBeLessThan(Date.parse(note!.at));
+  // Both were kept later than they happened, by as long as the network was away.
+  for (const each of [tap!, note!]) expect(Date.parse(each.keptAt) - Date.parse(each.at)).toBeGreaterThan(2500);
+});
+
+test('what waits outlives the page and the server, and an answer that is lost makes nothing twice', async ({ page }) => {
+  await page.goto(`${server.url}/mends/6/mend`);
+  await page.getByRole('textbox', { name: 'Note' }).waitFor();
+  let lost = 0;
+  // The server keeps it, and the answer never arrives.
+  await page.route('**/api/mends/6/events', async (route) => {
+    if (lost++ === 0) {
+      await route.fetch();
+      await route.abort();
+    } else {
+      await route.continue();
+    }
+  });
+  await page.getByRole('textbox', { name: 'Note' }).fill('answered into the void');
+  await page.getByRole('button', { name: 'Save note' }).click();
+  await expect.poll(() => lost).toBeGreaterThan(1);
+  const notes = async () =>
+    ((await (await fetch(`${server.url}/api/mends/6`)).json()) as { events: Kept[] }).events.filter((each) => each.text === 'answered into the void');
+  await expect.poll(async () => (await notes()).length).toBe(1);
+  await expect(page.getByRole('status').filter({ hasText: 'saved' })).toBeVisible();
+  await page.unroute('**/api/mends/6/events');
+
+  await server.kill();
+  await page.getByRole('textbox', { name: 'Note' }).fill('written while it was down');
+  await page.getByRole('button', { name: 'Save note' }).click();
+  await expect(page.getByRole('status').filter({ hasText: '1 waiting to be sent' })).toBeVisible();
+  page.on('dialog', (dialog) => void dialog.accept());
+  await page.close({ runBeforeUnload: true });
+  await server.start({ clock: '2026-05-06T09:20:00Z' });
+  const again = await page.context().newPage();
+  await again.goto(`${server.url}/mends/6/mend`);
+  await expect
+    .poll(
+      async () =>
+        ((await (await fetch(`${server.url}/api/mends/6`)).json()) as { events: Kept[] }).events.filter((each) => each.text === 'written while it was down')
+          .length,
+    )
+    .toBe(1);
+});
+
+test('what the server refuses is said with its reason and stays until it was seen', async ({ page }) => {
+  await page.goto(`${server.url}/mends/6/mend`);
+  await page.getByRole('textbox', { name: 'Note' }).fill('a\u202Eb');
+  await page.getByRole('button', { name: 'Save note' }).click();
+  const refused = page.getByRole('button', { name: 'Seen; throw it away' });
+  await expect(refused).toBeVisible();
+  await expect(page.getByText('cannot be seen')).toBeVisible();
+  await page.reload();
+  await expect(refused).toBeVisible();
+  await refused.click();
+  await expect(refused).toBeHidden();
+});
+
+test('a bench that went stale says how old it is, and comes back by itself', async ({ page, context }) => {
+  await page.goto(server.url);
+  await expect(page.getByRole('listitem').first()).toBeVisible();
+  await context.setOffline(true);
+  await expect(page.getByText(/What you see is from/)).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByRole('listitem').first()).toBeVisible();
+  await context.setOffline(false);
+  await expect(page.getByText(/What you see is from/)).toBeHidden({ timeout: 6000 });
+});

@@ -1,0 +1,108 @@
+import { expect, test, type Page } from '@playwright/test';
+import { kept, openMend, setNumber } from './bench.ts';
+import { ShopServer } from './server.ts';
+
+const server = new ShopServer();
+test.beforeAll(() => server.start({ clock: '2026-05-06T09:00:00Z' }));
+test.afterAll(() => server.dispose());
+
+interface Kept {
+  version: number;
+  status: string;
+  case: { damages: { seen: { depthMm: number; wet: boolean } }[]; bench: { temperatureC: number } };
+}
+
+const mendOf = async (id: number) => (await (await fetch(`${server.url}/api/mends/${id}`)).json()) as Kept;
+
+/** Somebody else's change, made behind the back of every page. */
+async function elsewhere(id: number, change: (repairCase: Kept['case']) => void) {
+  const mend = await mendOf(id);
+  change(mend.case);
+  const answer = await fetch(`${server.url}/api/mends/${id}/case`, {
+    method: 'PUT',
+    headers: { 'Content-Type': 'application/json', 'If-Match': `${mend.version}` },
+    body: JSON.stringify(mend.case),
+  });
+  expect(answer.ok).toBe(true);
+}
+
+const refocus = (page: Page) => page.evaluate(() => document.dispatchEvent(new Event('visibilitychange')));
+
+test('changes of two people that do not touch are both kept, and nobody is asked', async ({ page }) => {
+  const id = await openMend(page, server.url, 'BRD-02');
+  await elsewhere(id, (repairCase) => (repairCase.bench.temperatureC = 16));
+  await setNumber(page, /How deep/, '7');
+  await kept(page);
+  await expect.poll(async () => (await mendOf(id)).case.damages[0]!.seen.depthMm).toBe(7);
+  expect((await mendOf(id)).case.bench.temperatureC).toBe(16);
+  await expect(page.getByRole('alert')).toBeHidden();
+});
+
+test('a tab that comes back to the front does not send its old draft under the new version', async ({ page }) => {
+  const id = await openMend(page, server.url, 'BRD-02');
+  let asked = 0;
+  let letGo: () => void = () => undefined;
+  const gate = new Promise<void>((go) => (letGo = go));
+  await page.route('**/api/plans', async (route) => {
+    asked++;
+    await gate;
+    await route.continue();
+  });
+  await setNumber(page, /How deep/, '7');
+  await expect.poll(() => asked).toBeGreaterThan(0);
+  await elsewhere(id, (repairCase) => (repairCase.damages[0]!.seen.depthMm = 5));
+  await refocus(page);
+  await page.waitForTimeout(500);
+  letGo();
+  await expect(page.getByRole('alert')).toContainText('Somebody else changed this mend first');
+  expect((await mendOf(id)).case.damages[0]!.seen.depthMm).toBe(5);
+});
+
+test('what is on the page is what is started, or nothing', async ({ page }) => {
+  const id = await openMend(page, server.url, 'BRD-02');
+  await setNumber(page, /How deep/, '6');
+  await kept(page);
+  await elsewhere(id, (repairCase) => (repairCase.damages[0]!.seen.depthMm = 5));
+  await setNumber(page, /How deep/, '7');
+  await expect(page.getByRole('alert')).toContainText('Somebody else changed this mend first');
+  await page.getByRole('link', { name: 'Plan', exact: false }).first().click();
+  await page.getByRole('button', { name: 'Start the mend' }).click();
+  await expect(page.getByText('Your last change is not saved yet.')).toBeVisible();
+  expect((await mendOf(id)).status).toBe('draft');
+  await page.getByRole('button', { name: 'Keep mine instead' }).click();
+  await expect.poll(async () => (await mendOf(id)).case.damages[0]!.seen.depthMm).toBe(7);
+});
+
+test('two on the shelf page: what does not touch is merged, what collides is asked', async ({ page }) => {
+  const put = async (change: (settings: { name: string; bench: { temperatureC: number; relativeHumidityPercent: number } }) => void) => {
+    const shop = (await (await fetch(`${server.url}/api/shop`)).json()) as { version: number; settings: Parameters<typeof change>[0] };
+    change(shop.settings);
+    expect(
+      (
+        await fetch(`${server.url}/api/shop`, {
+          method: 'PUT',
+          headers: { 'Content-Type': 'application/json', 'If-Match': `${shop.version}` },
+          body: JSON.stringify(shop.settings),
+        })
+      ).ok,
+    ).toBe(true);
+  };
+  const name = page.getByRole('textbox', { name: /name/i }).first();
+  await page.goto(`${server.url}/shelf`);
+  await name.fill('Quay One');
+  await put((settings) => (settings.bench.relativeHumidityPercent = 61));
+  await refocus(page);
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('New mends start from these settings.')).toBeVisible();
+  const now = async () =>
+    ((await (await fetch(`${server.url}/api/shop`)).json()) as { settings: { name: string; bench: { relativeHumidityPercent: number } } }).settings;
+  expect(await now()).toMatchObject({ name: 'Quay One', bench: { relativeHumidityPercent: 61 } });
+
+  await name.fill('Quay Two');
+  await put((settings) => (settings.name = 'Quay Three'));
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByRole('alert')).toContainText('Somebody else changed the same settings first');
+  expect((await now()).name).toBe('Quay Three');
+  await page.getByRole('button', { name: 'Keep mine instead' }).click();
+  await expect.poll(async () => (await now()).name).toBe('Quay Two');
+});

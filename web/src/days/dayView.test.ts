@@ -1,0 +1,42 @@
+import { expect, test } from 'vitest';
+import type { Schemas } from '../api/types';
+import { blocksOn, daysOf, minutesOf, rangeOf, turnOf } from './dayView';
+
+const block = (startsAt: string, endsAt: string, person = 0): Schemas['DayBlock'] => ({
+  mend: 1,
+  stepId: 'cut',
+  titles: ['Cut'],
+  person,
+  startsAt,
+  endsAt,
+  waits: null,
+  overAt: null,
+  closesAt: null,
+  missed: false,
+});
+const first = block('2026-05-06T08:00:00Z', '2026-05-06T08:30:00Z');
+const second = block('2026-05-06T09:00:00Z', '2026-05-06T09:20:00Z');
+const tomorrow = block('2026-05-06T23:30:00Z', '2026-05-06T23:40:00Z', 1);
+const all = [first, second, tomorrow];
+
+test('what is in hand is what has begun and is not over; what comes next is the one after it', () => {
+  expect(turnOf(all, 0, Date.parse('2026-05-06T08:10:00Z'))).toEqual({ now: first, next: second });
+  expect(turnOf(all, 0, Date.parse('2026-05-06T08:40:00Z'))).toEqual({ now: null, next: second });
+  expect(turnOf(all, 0, Date.parse('2026-05-06T09:30:00Z'))).toEqual({ now: null, next: null });
+});
+
+test('a day is a day of the shop, and today is there even when nothing is done', () => {
+  expect(daysOf(all, '2026-05-05T12:00:00Z', 'Europe/Dublin')).toEqual(['2026-05-05', '2026-05-06', '2026-05-07']);
+  expect(blocksOn(all, '2026-05-07', 'Europe/Dublin')).toEqual([tomorrow]);
+});
+
+test('the picture of a day runs over whole hours, and never over fewer than eight', () => {
+  const { fromMs, toMs } = rangeOf([first, second], 0);
+  expect(new Date(fromMs).toISOString()).toBe('2026-05-06T08:00:00.000Z');
+  expect(toMs - fromMs).toBe(8 * 3600_000);
+});
+
+test('hands are counted by person', () => {
+  expect(minutesOf(all, 0)).toBe(50);
+  expect(minutesOf(all, 1)).toBe(10);
+});

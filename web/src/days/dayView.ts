@@ -1,0 +1,43 @@
+import type { Schemas } from '../api/types';
+import { localDay } from '../measures/time';
+
+type Block = Schemas['DayBlock'];
+
+/** What somebody has in hand, and what comes next. */
+export interface Turn {
+  now: Block | null;
+  next: Block | null;
+}
+
+/** The blocks of a person that are in hand and that come next at an instant. */
+export function turnOf(blocks: readonly Block[], person: number, nowMs: number): Turn {
+  const own = blocks.filter((block) => block.person === person && Date.parse(block.endsAt) > nowMs);
+  const [first, second] = own;
+  if (!first) return { now: null, next: null };
+  return Date.parse(first.startsAt) <= nowMs ? { now: first, next: second ?? null } : { now: null, next: first };
+}
+
+/** The days on which anything is done, in order, today first even where nothing is. */
+export function daysOf(blocks: readonly Block[], nowIso: string, zone: string): string[] {
+  const days = new Set([localDay(nowIso, zone), ...blocks.map((block) => localDay(block.startsAt, zone))]);
+  return [...days].sort();
+}
+
+export function blocksOn(blocks: readonly Block[], day: string, zone: string): Block[] {
+  return blocks.filter((block) => localDay(block.startsAt, zone) === day);
+}
+
+/** From the hour before the first hands of a day to the hour after the last. */
+export function rangeOf(blocks: readonly Block[], fallbackMs: number): { fromMs: number; toMs: number } {
+  const hour = 3600_000;
+  const starts = blocks.map((block) => Date.parse(block.startsAt));
+  const ends = blocks.map((block) => Date.parse(block.endsAt));
+  const from = Math.floor(Math.min(...(starts.length ? starts : [fallbackMs])) / hour) * hour;
+  const to = Math.ceil(Math.max(...(ends.length ? ends : [fallbackMs])) / hour) * hour;
+  return { fromMs: from, toMs: Math.max(to, from + 8 * hour) };
+}
+
+/** Minutes of hands-on work that a person has among some blocks. */
+export function minutesOf(blocks: readonly Block[], person: number): number {
+  return blocks.filter((block) => block.person === person).reduce((sum, block) => sum + (Date.parse(block.endsAt) - Date.parse(block.startsAt)) / 60_000, 0);
+}
