@@ -8,11 +8,14 @@ public class DaySearchTests(ITestOutputHelper output)
 {
     private const int Day = 1440 / DayProblem.SlotMin;
 
+    // One commit gives one answer: other seeds are drawn by hand, many shops at a time.
+    private const int UsualSeed = 2026;
+
     [Fact]
     public void No_drawn_shop_gets_a_plan_that_breaks_a_rule()
     {
         var count = Setting("ABLE_MEND_SHOPS", 120);
-        var seed = Setting("ABLE_MEND_SEED", Random.Shared.Next(1_000_000));
+        var seed = Setting("ABLE_MEND_SEED", UsualSeed);
         output.WriteLine($"{count} shops, seed {seed}");
         var unplaced = 0;
         for (var i = 0; i < count; i++)

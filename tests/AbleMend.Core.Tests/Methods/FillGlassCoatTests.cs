@@ -2,6 +2,7 @@ using AbleMend.Core.Cases;
 using AbleMend.Core.Catalogue;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Timing;
+using AbleMend.Core.Mixing;
 
 namespace AbleMend.Core.Tests.Methods;
 
@@ -169,6 +170,17 @@ public class UvUnderFilmTests
         plan.Figure("light.minutes").Value.ShouldBeLessThan(10);
         plan.Step("fill-mix").UseWithinMin.ShouldNotBeNull();
         plan.Step("fill-mix").Cautions.ShouldContain("peroxide");
+    }
+
+    [Fact]
+    public void Catalysed_light_resin_is_split_by_what_the_cup_holds()
+    {
+        var hole = Cases.DeckDing(diameterMm: 70);
+        var plan = (hole with { Tools = hole.Tools with { Measure = new CupDevice(1, 0.2, 10) } }).Choosing("uv-under-film", "uv-polyester").OfSchool("uv-resin", "light-and-catalyst").Planned();
+        var (each, cups) = (plan.Figure("fill.batch").Value, plan.Figure("fill.batches").Value);
+        each.ShouldBeLessThanOrEqualTo(10);
+        cups.ShouldBeGreaterThan(1);
+        (each * cups).ShouldBeGreaterThanOrEqualTo(plan.Figure("fill.need").Value * 0.99);
     }
 
     [Theory]

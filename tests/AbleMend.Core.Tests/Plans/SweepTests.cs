@@ -10,12 +10,15 @@ public class SweepTests
 {
     private const int UsualCount = 6000;
 
+    // One commit gives one answer: other seeds are swept by hand, many cases at a time.
+    private const int UsualSeed = 2026;
+
     private static int Setting(string name, int usual) => int.TryParse(Environment.GetEnvironmentVariable(name), NumberStyles.Integer, CultureInfo.InvariantCulture, out var set) ? set : usual;
 
     [Fact]
     public void Every_plan_keeps_the_laws()
     {
-        var (count, seed) = (Setting("ABLE_MEND_SWEEP", UsualCount), Setting("ABLE_MEND_SEED", Random.Shared.Next(1, 1_000_000)));
+        var (count, seed) = (Setting("ABLE_MEND_SWEEP", UsualCount), Setting("ABLE_MEND_SEED", UsualSeed));
         var broken = new Dictionary<string, (int Times, string First)>();
         var planned = 0;
         void Break(string law, string what, string where) =>

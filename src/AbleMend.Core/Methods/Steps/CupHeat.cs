@@ -41,12 +41,8 @@ internal sealed class CupHeat
         _air = job.Figures.Fact("bench.at-start", "Air when work begins", Celsius(job.View.Climate.TemperatureCAt(job.View.StartAt)));
         var mixing = job.Constant("mix.minutes", "Time to mix", WallMin(Mixes.MixingMin), Source.FromMemory("Time to mix"));
         _holds = HoldsOf(job);
-        _split = job.Derive(() =>
-        {
-            // What is stirred in takes its room in the cup too.
-            var room = _holds.Ml * Math.Min(1, resinMl.Value / Math.Max(order.Need.Ml, 0.1));
-            return Mixing.Cups.Of(resinMl.Value, measured, grams => _cup.Simulate(grams, _air.C, CupShape.Cup), new CupLimits(room, mixing.WallMin, order.Work.WallMin, job.Label.SafePeak.C));
-        });
+        _split = job.Derive(() => Mixing.Cups.Of(resinMl.Value, measured, grams => _cup.Simulate(grams, _air.C, CupShape.Cup),
+            new CupLimits(RoomMl(_holds, resinMl.Value, order), mixing.WallMin, order.Work.WallMin, job.Label.SafePeak.C)));
         Cups = job.Figure($"{_prefix}.batches", "Cups", () => Count(_split.Value.Count),
             "Split until each cup holds its share, stays spreadable while it is mixed and spread, and bears its own heat; no finer than it can be measured", Cup.Source, between: (1, 50),
             wouldChange: () => _split.Value.TooQuick ? "Even a small cup is too quick at this temperature: mix, pour out flat at once, and work in a tray." : null);
@@ -68,13 +64,11 @@ internal sealed class CupHeat
         var (large, heat) => large ?? heat,
     };
 
-    private Message? TooLarge => EachMl > _holds.Ml
-        ? (Message)$"It does not go into a cup of {_holds}, and less cannot be measured in it: take a larger one, or a scale of {Grams(Measuring.Fine.StepG)} steps."
-        : null;
+    private Message? TooLarge => EachMl > _holds.Ml ? LargerThan(_holds) : null;
 
     private Message? Heat =>
         _peak is not { } peak || _from is not { } from ? null
-        : _split.Value.TooQuick ? (Message)$"It sets faster than it can be spread: cool bench and resin, or pour it out flat into a tray at once."
+        : _split.Value.TooQuick ? SetsTooFast
         : peak.C >= SmokesC ? (Message)$"Left in the cup it may smoke, at {from} to {peak}: have a tray ready, and pour it out flat at once."
         : peak.C >= TooHotToHoldC ? (Message)$"Left in the cup it gets too hot to hold, {from} to {peak}."
         : null;
@@ -110,7 +104,18 @@ internal sealed class CupHeat
         return Celsius(Math.Round((_air.C + ((run.Value.PeakC - _air.C) * (1 + (side * RiseBandPercent / 100)))) / 10) * 10);
     }
 
-    private static Figure<Volume> HoldsOf(Job job) =>
+    /// <value>What is said of resin that sets faster than a hand spreads it.</value>
+    public static Message SetsTooFast => "It sets faster than it can be spread: cool bench and resin, or pour it out flat into a tray at once.";
+
+    /// <summary>What is said of a batch that its cup does not hold.</summary>
+    public static Message LargerThan(Figure<Volume> holds) =>
+        $"It does not go into a cup of {holds}, and less cannot be measured in it: take a larger one, or a scale of {Grams(Measuring.Fine.StepG)} steps.";
+
+    /// <summary>Room in a cup for resin, in mL: what is stirred in takes its own.</summary>
+    public static double RoomMl(Figure<Volume> holds, double resinMl, MixOrder order) => holds.Ml * Math.Min(1, resinMl / Math.Max(order.Need.Ml, 0.1));
+
+    /// <summary>What a cup holds: the one that is measured with, or a usual one.</summary>
+    public static Figure<Volume> HoldsOf(Job job) =>
         job.View.Case.Tools.Measure is CupDevice cup
             ? job.Figures.Fact("cup.holds", "The cup holds", Ml(cup.HoldsMl))
             : job.Constant("cup.holds", "A mixing cup holds", Ml(300), Source.FromMemory("A usual mixing cup, filled so that it can be stirred"));

@@ -181,16 +181,28 @@ internal static class Recipes
             return new Recipe($"In the shade: {total} of resin, {order.What}.", null, new Poured([total, all, .. Filler(job, order, job.Derive(() => all.G))], [total]));
         }
 
+        return LightAndCatalyst(job, order, resinMl);
+    }
+
+    private static Recipe LightAndCatalyst(Job job, MixOrder order, Derived<double> resinMl)
+    {
+        var prefix = order.Prefix;
         var percent = job.Figures.Work($"{prefix}.catalyst-percent", "Catalyst", () => Wanted(job), "Label's dose, more in the cold, held inside the label's band", Source.CommonPractice, 2);
         var life = job.Figure($"{prefix}.pot-life", "Time to spread", WallMin(CatalysedLightPotMin), "Catalysed and in the shade", Source.FromMemory("Spreading time of catalysed light-cured resin in the shade"));
-        var cups = job.Figure($"{prefix}.batches", "Cups", () => Count(Math.Ceiling(order.Work.WallMin / Math.Max(1, life.WallMin - Mixes.MixingMin))), "Time to spread it all ÷ time that one cup may be spread, once it is mixed", Source.Arithmetic, between: (1, 50));
-        var each = job.Figure($"{prefix}.batch", cups.N > 1 ? "Resin for each cup" : "Resin", () => Ml(job.WholeDropsG(resinMl.Value / cups.N * job.Label.Density.GPerMl, percent.Percent) / job.Label.Density.GPerMl),
+        var holds = CupHeat.HoldsOf(job);
+        OneCup Measured(double ml) => job.WholeDropsG(ml * job.Label.Density.GPerMl, percent.Percent) is var g ? new OneCup(g / job.Label.Density.GPerMl, g) : default;
+        // Its time is the label's and its heat is not known: light takes over before it gets hot.
+        var split = job.Derive(() => Cups.Of(resinMl.Value, Measured, _ => new CupResult(life.WallMin, double.NegativeInfinity, true, life.WallMin),
+            new CupLimits(CupHeat.RoomMl(holds, resinMl.Value, order), Mixes.MixingMin, order.Work.WallMin, double.PositiveInfinity)));
+        var cups = job.Figure($"{prefix}.batches", "Cups", () => Count(split.Value.Count), "Split until each cup holds its share and stays spreadable while it is mixed and spread; no finer than whole drops", Source.Arithmetic, between: (1, 50));
+        var each = job.Figure($"{prefix}.batch", cups.N > 1 ? "Resin for each cup" : "Resin", () => Ml(Measured(resinMl.Value / cups.N).Ml),
             "What is needed, up to the next whole drop of catalyst, and no less than the drops that hold the dose", Source.Arithmetic, 1);
         var grams = Weight(job, prefix, each);
-        Fumes.Put(job, prefix, resin, grams, cups);
+        Fumes.Put(job, prefix, job.Main, grams, cups);
         var drops = job.CatalystDrops(prefix, grams, percent);
+        var warning = each.Ml > holds.Ml ? CupHeat.LargerThan(holds) : split.Value.TooQuick ? CupHeat.SetsTooFast : null;
         return new Recipe($"In the shade: {each} of resin, {order.What}, and {drops} of catalyst. It heats, so be quick.", life,
-            new Poured([each, grams, drops, .. Filler(job, order, job.Derive(() => grams.G))], [each, drops], cups));
+            new Poured([each, grams, drops, .. Filler(job, order, job.Derive(() => grams.G))], [each, drops], cups, warning));
     }
 
     private static Figure<Mass> Weight(Job job, string prefix, Figure<Volume> total) =>
