@@ -34,9 +34,9 @@ internal sealed class ClothTear : MendMethod
         job.Find().Dry();
         job.Do("trim", Stage.Shape, "Trim threads, lay the tear shut and flat", "Edge to edge on a hard board, no overlap; a strip of tape on the face that is not glued holds it shut.", 4,
             "Know which face is coated: wet a corner, the coated face beads.", cautions: ["blades"], draws: ["cut"]);
-        job.Clean();
         var margin = job.Margin(job.LeastMargin(25, Source.CommonPractice), "A good finger's width past the tear, all round");
         var patch = job.CutPatch(margin, sticks ? "Every corner round, backing on." : "From the same cloth, every corner round.", 3, ofItself: sticks);
+        job.Clean();
         if (sticks)
         {
             job.Do("stick", Stage.Apply, "Peel, lay from one edge, rub warm", "Lay it without a wrinkle, rub hard with a spoon through paper, warm it with the hand.", 4, "Rub the edge longest.",

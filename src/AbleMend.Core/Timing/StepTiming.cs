@@ -27,7 +27,7 @@ public enum WaitKind
     /// <summary>Cooling down.</summary>
     Cool,
 
-    /// <summary>Under clamps, bands or plates until they may come off.</summary>
+    /// <summary>Setting, not to be moved: under clamps, bands or plates until they may come off, or lying by itself.</summary>
     Hold,
 
     /// <summary>Hard enough to sand.</summary>

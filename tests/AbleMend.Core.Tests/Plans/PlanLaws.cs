@@ -30,6 +30,7 @@ internal static partial class PlanLaws
         ["every material is there, or named to buy"] = MaterialsThere,
         ["every tape that goes on comes off"] = TapesOff,
         ["every face glued was prepared"] = Prepared,
+        ["nothing is cut or ground between the wipe and the bond"] = WipedLast,
         ["nothing is wiped or coated below the dew point"] = AboveDew,
         ["minutes add up"] = MinutesAddUp,
         ["every text is whole"] = TextsWhole,
@@ -264,6 +265,13 @@ internal static partial class PlanLaws
             }
         }
     }
+
+    private static IEnumerable<string> WipedLast(RepairCase asked, RepairPlan plan) =>
+        from lane in plan.Steps.GroupBy(step => step.Damage)
+        from after in lane.SkipWhile(step => Local(step.Id) != "clean").Skip(1).TakeWhile(step => step.Stage is not (Stage.Apply or Stage.Mix))
+        // A dam of tape goes on a clean face, or it leaks.
+        where after.Stage == Stage.Shape && Local(after.Id) is not ("dam" or "lip")
+        select $"{after.Id} comes after the wipe";
 
     private static IEnumerable<string> AboveDew(RepairCase asked, RepairPlan plan)
     {

@@ -84,7 +84,7 @@ export const waitWords: Record<Schemas['WaitKind'], string> = {
   recoat: say`Recoat window`,
   tack: say`Coming to tack`,
   cool: say`Cooling down`,
-  hold: say`Under clamps`,
+  hold: say`Setting`,
   sandable: say`Until it can be sanded`,
   loadable: say`Until it can be used`,
   pressure: say`Standing at pressure`,
