@@ -44,6 +44,7 @@ internal sealed class BaseFill : MendMethod
         var grams = job.Figure("melt.need", "Filler", () => Grams(((job.Hurt.Area.Cm2 * job.Depth.Mm / 2) + (covered.Area.Cm2 * proud.Mm)) / 10 * job.Label.Density.GPerMl * (1 + (loss.Percent / 100))),
             "(Half the groove + the proud rim) × density, and what burns and drips", Source.Arithmetic, 1);
         var each = job.Figure("melt.each", "Filler for one pass", () => Grams(grams.G / passes.N), "Filler ÷ passes", Source.Arithmetic, 1);
+        job.Takes(job.Main, grams);
         for (var pass = 1; pass <= (int)passes.N; pass++)
         {
             job.Do($"pass-{pass}", Stage.Apply, passes.N > 1 ? (Message)$"Pass {pass} of {passes}" : "Fill it in one pass",

@@ -46,6 +46,7 @@ internal sealed class BaseWeld : MendMethod
         var tip = job.Constant("melt.loss", "Stays in the tip", Percent(15), Source.FromMemory("What stays in the tip"));
         var grams = job.Figure("melt.need", "Weld", () => Grams(cut.Area.Cm2 * (job.Depth.Mm + proud.Mm) / 10 * job.Label.Density.GPerMl * (1 + (tip.Percent / 100))),
             "Area × (depth + proud) × density, and a little for the tip", Source.Arithmetic, 1);
+        job.Takes(job.Main, grams);
         job.Do("anchor", Stage.Apply, "One anchor bead down the middle", $"Run the gun clear; about {grams} in all. One bead the whole length, pressed into the roughed core.", 3,
             "Run the gun clear before use: the first stretch is burnt.", cautions: [.. job.Main.Hazards], draws: ["anchor"]);
         job.Do("beads", Stage.Apply, $"Then {beads} beads at 45° from one side, turn, the other side", $"Each leans on the one before, until base and rim are covered, {proud} proud. Press lightly with a cold block. Let it cool.", 4 + beads.N,

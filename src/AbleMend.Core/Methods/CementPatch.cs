@@ -67,6 +67,7 @@ internal sealed class CementPatch : MendMethod
     {
         var field = patch.Field.Grown("inside", "Inside patch", beyond);
         var grit = (ITold)job.Figures.Find("scuff.grit")!;
+        job.Takes(job.Materials.Patch ?? job.Main, field.Area);
         job.Do("mask-inside", Stage.Prepare, "Turn it over, trace and tape the inside", "Lay the inside patch dry over the hole, trace round it, tape close outside the line.", 4, "Both faces: a floor is scraped from outside and pushed from inside.");
         job.Do("key-inside", Stage.Prepare, "Scuff and wipe the inside and its patch", $"{grit} inside the line and on the patch until no shine is left, brush off, wipe as outside, let it flash.", 6, "The inside is prepared as the outside is.",
             job.FlashAgain(), job.Materials.Cleaner.Hazards);

@@ -55,7 +55,7 @@ internal sealed class ClothTear : MendMethod
 
     private static void Glue(Job job, PlannedPatch patch)
     {
-        job.Figure("glue.need", "Adhesive", () => Grams(patch.Field.Area.Cm2 / 1e4 * job.Label.Spread.GPerM2), "Area × spread rate", Source.Arithmetic, 1);
+        job.Takes(job.Main, job.Figure("glue.need", "Adhesive", () => Grams(patch.Field.Area.Cm2 / 1e4 * job.Label.Spread.GPerM2), "Area × spread rate", Source.Arithmetic, 1));
         var film = job.Constant("glue.film", "Film of adhesive", Mm(0.2), Source.FromMemory("Film of adhesive"));
         job.Do("glue", Stage.Apply, "Thin film on the coated face, patch on, scrape it out", "A thin film past the line, lay the patch from one edge, scrape the air and the surplus out under film, weight on a flat board.", 6,
             "Release film on both sides: it glues itself to the table as well.", job.LoadableThrough(job.Label, null, film), [.. job.Main.Hazards], ["glue", "patch", "patch-1"]);

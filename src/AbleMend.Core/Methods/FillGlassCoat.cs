@@ -107,7 +107,7 @@ internal sealed class FillGlassCoat : MendMethod
     }
 
     private static void CutCloth(Job job, Stack patches) =>
-        job.Do("cut-cloth", Stage.Shape, patches.Plies > 1 ? "Cut the patches" : "Cut the patch",
+        job.Takes(job.Materials.Cloth, patches.Area).Do("cut-cloth", Stage.Shape, patches.Plies > 1 ? "Cut the patches" : "Cut the patch",
             "Print the template, check its ruler, cut every corner round. Lay them dry, mark the middle, put them in the order in which they go on.", 6,
             "Cut all cloth before anything is mixed.", cautions: ["glass-dust"], draws: ["patches-dry"], shows: [.. Margins(job), patches.Feather, patches.Area]);
 

@@ -98,6 +98,7 @@ internal sealed class GelCoatFill : MendMethod
         }
 
         Message first = wax is null ? Message.Empty : $"Stir in {wax} of wax first. ";
+        job.Takes(resin, grams);
         job.Do($"{id}-mix", Stage.Mix, !last ? "Mix the first coat" : waxed ? "Mix the second coat: wax first, then catalyst" : "Mix the second coat",
             $"{first}{grams} of gel coat, {drops} of catalyst{job.Whom($"{id}-mix")}, mixed into the corners of the cup.", Mixes.MixingMin,
             waxed ? "Wax first, then catalyst: without wax the surface stays sticky." : "Mix into the corners of the cup: a soft corner never sets.",

@@ -37,7 +37,7 @@ internal sealed class HeelPour : MendMethod
             "Level it: the pour finds the level, not the sole.", draws: ["dam"]);
         var proud = job.Figure("pour.proud", "Stands proud", Mm(1.5), $"{Mm(1)} or {Mm(2)} proud, being softer than rubber", Source.CommonPractice, 1);
         var depth = job.Figure("pour.depth", "Deepest", () => Mm(missing.Mm + proud.Mm), "What is gone and the proud part", Source.Arithmetic, 1);
-        job.Figure("pour.need", "Urethane", () => Ml(job.Hurt.Area.Cm2 * ((missing.Mm / 2) + proud.Mm) / 10), "Area × (half of what is gone, a wedge, and the proud part)", Source.Published("Solid geometry, textbook"), 1);
+        job.Takes(job.Main, job.Figure("pour.need", "Urethane", () => Ml(job.Hurt.Area.Cm2 * ((missing.Mm / 2) + proud.Mm) / 10), "Area × (half of what is gone, a wedge, and the proud part)", Source.Published("Solid geometry, textbook"), 1));
         var wait = job.LoadableThrough(job.Label, null, depth);
         var through = (Figure<CureTime>)job.Figures.Find(wait.Because!)!;
         job.Figure("pour.cure", "Cured through in", () => Hours(through.CureMin / 60), "The cure through its depth, in hours", Source.Arithmetic);

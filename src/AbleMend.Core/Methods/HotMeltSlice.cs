@@ -43,6 +43,7 @@ internal sealed class HotMeltSlice : MendMethod
         var inGun = job.Constant("melt.in-gun", "Stays in the gun", Grams(2), Source.FromMemory("What stays in the gun"));
         var grams = job.Figure("melt.need", "Glue", () => Grams((job.Hurt.Area.Cm2 * job.Depth.Mm / 20 * job.Label.Density.GPerMl) + inGun.G),
             "Half the slit's area × depth × density, and what stays in the gun", Source.Arithmetic, 1);
+        job.Takes(job.Main, grams);
         job.Do("melt", Stage.Apply, "Run a bead into the slice, press the lips shut",
             $"About {grams}: tip deep in the slice, draw it along, press the lips together with a waxed stick, wipe proud glue flat while it is soft.", 4,
             "Heat the core no longer than the bead takes: foam shrinks from a hot tip.", job.Cooled(job.Label), [.. job.Main.Hazards], ["fill"]);

@@ -41,6 +41,7 @@ internal sealed class LacquerFill : MendMethod
             "Wipe the blade each stroke: a chip under it makes the next scratch.", cautions: ["razor"], draws: ["cut"]);
         job.Do("feel", Stage.Prepare, "Feel round it: is anything proud?", "Cotton swab, both ways and round the tube. A fibre that catches is a burr that still stands: razor again. That a fingernail drops into the scratch is what the fill is for.", 1, "A burr that will not come off, or a dent: stop, it is for a suspension workshop.");
         job.Do("mask", Stage.Prepare, "Tape tight round the scratch", "As close as the eye allows.", 3, "Cover the seal and the bushing: no chip may fall in.", draws: ["tape"]);
+        job.Takes(job.Main, job.Figure("fill.need", "Lacquer", Grams(0.1), "A few drops, drop by drop", Source.FromMemory("A few drops of lacquer"), 1));
         job.Do("fill", Stage.Apply, "Lacquer from a toothpick tip, standing proud", "Drop by drop, proud, since it sinks as it dries.", 3, "Proud: it sinks as it dries.", job.Sandable(job.Label, null), [.. job.Main.Hazards], ["fill"]);
         var (coarse, fine) = (job.Nearest("P2000", NoCoarser), job.Nearest("P2500", NoCoarser));
         var rubbing = Rung(job, coarse, null).WallMin + Rung(job, fine, coarse).WallMin;

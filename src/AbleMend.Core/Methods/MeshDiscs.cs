@@ -41,7 +41,7 @@ internal sealed class MeshDiscs : MendMethod
         var whole = job.Constant("disc.whole", "Whole disc", Mm(DiscMm), Source.CommonPractice);
         var size = job.Figure("disc.size", "Cut the disc to", () => Mm(Math.Min(whole.Mm, Math.Ceiling((Across(job) + (2 * margin.Mm)) / 5) * 5)), $"Opening and the margin on each side, in steps of {Mm(5)}, at most a whole disc", Source.CommonPractice, 1);
         var inPack = job.Constant("disc.in-pack", "Discs in a pack", Count(4), Source.CommonPractice, (1, 100));
-        job.Figure("disc.packs", "Packs", () => Count(Math.Ceiling(faces.N / inPack.N)), "Discs ÷ discs in a pack", Source.Arithmetic, between: (1, 100));
+        job.Takes(job.Main, job.Figure("disc.packs", "Packs", () => Count(Math.Ceiling(faces.N / inPack.N)), "Discs ÷ discs in a pack", Source.Arithmetic, between: (1, 100)));
         job.Do("round", Stage.Shape, slit ? "Trim loose threads along the slit" : "Cut melted and loose edges away to a round hole", slit ? "Fine scissors, no loose thread left; do not widen it." : "Fine scissors, no loose thread left. Melted edges are hard and cut the mesh again: cut them off.", 4,
             slit ? "Lay the slit shut before the disc goes on: edge to edge." : "Cut melted edges off: they saw through the patch.", cautions: ["blades"], draws: ["cut"]);
         Wipe(job.AboveDew());

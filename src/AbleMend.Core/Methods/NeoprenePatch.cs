@@ -61,7 +61,7 @@ internal sealed class NeoprenePatch : MendMethod
         var label = job.LabelOf(urethane);
         var film = job.Constant("seal.film", "Film of urethane", Mm(0.4), Source.FromMemory("Film that still bends"));
         var rim = job.Constant("seal.rim", "Rim round the patch", Percent(30), Source.FromMemory("Rim that the urethane covers, of the patch"), (0, 200));
-        job.Figure("seal.need", "Urethane", () => Grams(patch.Field.Area.Cm2 * (1 + (rim.Percent / 100)) / 10 * film.Mm * label.Density.GPerMl), "Patch and a rim × film × density", Source.Arithmetic, 1);
+        job.Takes(urethane, job.Figure("seal.need", "Urethane", () => Grams(patch.Field.Area.Cm2 * (1 + (rim.Percent / 100)) / 10 * film.Mm * label.Density.GPerMl), "Patch and a rim × film × density", Source.Arithmetic, 1));
         job.Do("seal", Stage.Apply, "Urethane over patch and edge, scraped thin", "Scrape it with a card until the cloth shows through: it has to bend. Leave it flat.", 5,
             "Scraped thin: a thick skin cracks at the first bend. Cap the tube, into the freezer.", job.LoadableThrough(label, null, film), [.. urethane.Hazards], ["seal"]);
         job.Draw(sketch => sketch.Section("seal", MarkKind.Glue, false, "urethane, scraped thin", (-patch.HalfMm - 6, -0.3), (-patch.HalfMm, -1.2), (patch.HalfMm, -1.2), (patch.HalfMm + 6, -0.3)));

@@ -38,6 +38,12 @@ public enum Stage
 /// <param name="PerCup">Whether the parts are those of one cup.</param>
 public sealed record Pour(IReadOnlyList<string> Parts, IReadOnlyList<string> Lead, string? Cups = null, Message? Warning = null, bool PerCup = false);
 
+/// <summary>What a step takes off the shelf.</summary>
+/// <param name="Material">Identifier of the material.</param>
+/// <param name="Figure">Identifier of the figure that says how much; null for one piece of it.</param>
+/// <param name="Times">Identifier of the figure that says how many times, such as the cups; null for once.</param>
+public sealed record Taking(string Material, string? Figure = null, string? Times = null);
+
 /// <summary>One action of a plan.</summary>
 /// <param name="Id">Identifier, unique in the plan.</param>
 /// <param name="Stage">Stage that it belongs to.</param>
@@ -52,6 +58,7 @@ public sealed record Pour(IReadOnlyList<string> Parts, IReadOnlyList<string> Lea
 /// <param name="Proof">Identifier of the test that it is, or null.</param>
 /// <param name="Pour">For a mix: what goes into the cup.</param>
 /// <param name="Uses">Identifier of the mix that it uses, which must not be past using by then; or null.</param>
+/// <param name="Takes">What it takes off the shelf; null for nothing.</param>
 public sealed record PlanStep(
     string Id,
     Stage Stage,
@@ -65,7 +72,8 @@ public sealed record PlanStep(
     IReadOnlyList<string> Draws,
     string? Proof = null,
     Pour? Pour = null,
-    string? Uses = null
+    string? Uses = null,
+    IReadOnlyList<Taking>? Takes = null
 )
 {
     /// <value>Which of the item's damages it is for, from 1.</value>

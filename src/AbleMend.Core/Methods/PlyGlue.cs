@@ -34,7 +34,7 @@ internal sealed class PlyGlue : MendMethod
         job.Dry();
         job.Do("open", Stage.Prepare, "Lift the grip over long cracks, open the plies", "Small screwdriver, a half turn, no more than lets the glue in. Brush the dust out.", 5, "A half turn: a crack that is levered runs.", draws: ["cut"]);
         var waste = job.Constant("glue.waste", "Squeezes out", Percent(30), Source.FromMemory("Plenty: what squeezes out"), (0, 200));
-        job.Figure("glue.need", "Wood glue", () => Grams(job.Hurt.Area.Cm2 * lines.N * job.Label.Spread.GPerM2 / 1e4 * (1 + (waste.Percent / 100))), "Area × parted lines × spread rate, plenty", Source.Arithmetic, 1);
+        job.Takes(job.Main, job.Figure("glue.need", "Wood glue", () => Grams(job.Hurt.Area.Cm2 * lines.N * job.Label.Spread.GPerM2 / 1e4 * (1 + (waste.Percent / 100))), "Area × parted lines × spread rate, plenty", Source.Arithmetic, 1));
         job.Do("glue", Stage.Apply, "Bottom plies first, plenty of glue", "Bottom plies first so that drips do not bury the work; work it in with card or floss until it comes out; wipe.", 6, "Glue first, chip second.", cautions: [.. job.Main.Hazards], draws: ["glue"]);
         Clamp(job);
         Square(job);

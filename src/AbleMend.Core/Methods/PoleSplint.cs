@@ -43,6 +43,7 @@ internal sealed class PoleSplint : MendMethod
             "Once: metal bent twice breaks.", draws: ["cut"]);
         var grit = job.Grit("deburr.grit", "Or deburr with", "P150");
         job.Do("deburr", Stage.Prepare, "File burrs flush", $"Fine file or {grit}: a burr keeps the sleeve from sliding and cuts the tent. Wipe the filings off with alcohol: tape does not hold on them.", 2, "Feel it with a cotton swab: it finds burrs a finger does not.", cautions: ["metal-chips"]);
+        job.Takes(job.Main);
         job.Do("splint", Stage.Apply, "Slide the splint over the middle, tape both ends", $"{length} with its middle over the damage. Two turns of tape over each end, half on the splint, half on the pole.", 3,
             "The part that slides into a ferrule stays clear.", job.Loadable(job.Label, null), draws: ["wrap", "forbidden"]);
         job.Prove("slide").Prove("flex");

@@ -58,6 +58,7 @@ internal sealed class PoleWrap : MendMethod
             job.Warnings.Add(new Warning("too-quick", $"At this temperature it sets in {life}, sooner than it is wrapped: cold water, a cooler place, and two pairs of hands.", "soak"));
         }
 
+        job.Takes(job.Main);
         job.Do("soak", Stage.Mix, "Open the pouch, five seconds in water, squeeze", "Under water, squeeze twice, out, squeeze once more.", SoakMin, "Five seconds: longer makes it foam.", useWithin: life);
         job.Do("wrap", Stage.Apply, "Wrap tight and overlapping, smooth, film over", "From past one end to past the other and back, half over half, tight. Smooth it with wet gloves, over-wrap with film, tight.", WrapMin,
             slides ? "It hardens as it lies, bumps and all: it must still pass the sleeves." : "It hardens as it lies, bumps and all: smooth it where the hand runs.", job.Loadable(job.Label, "soak"), [.. job.Main.Hazards], ["wrap"], follows: true);

@@ -56,7 +56,7 @@ internal sealed class PolyethyleneWeld : MendMethod
         var section = job.Figures.Work("weld.section", "Section of the weld", () => Mm2((depth.Mm * depth.Mm * Math.Tan(Math.PI / 6)) + (proud.Mm * depth.Mm)), "A 60° V and its proud cap", Source.Published("Solid geometry, textbook"), 1);
         var passes = job.Figure("weld.passes", "Passes", () => Count(Math.Max(1, Math.Ceiling(section.Mm2 / rodSection.Mm2))), "Section of a 60° V and its proud cap ÷ section of the rod", Source.Published("Solid geometry, textbook"), between: (1, 40));
         var ends = job.Constant("weld.ends", "For the ends", Percent(10), Source.FromMemory("Rod for the ends"), (0, 100));
-        job.Figure("weld.rod", "Rod", () => Mm(passes.N * job.Hurt.Length.Mm * (1 + (ends.Percent / 100))), "Passes × length, and a tenth for the ends", Source.Arithmetic);
+        job.Takes(job.Main, job.Figure("weld.rod", "Rod", () => Mm(passes.N * job.Hurt.Length.Mm * (1 + (ends.Percent / 100))), "Passes × length, and a tenth for the ends", Source.Arithmetic));
         var left = job.Figure("weld.left", "Leave standing", Mm(0.5), "Flush has lost its strength", Source.CommonPractice, 1);
         return (passes, left);
     }

@@ -64,6 +64,7 @@ internal sealed class ScarfOrSleeve : MendMethod
         var (plies, scarf) = (wall.Plies, wall.Scarf);
         var patches = job.Derive(() => PatchStack.Over(job.Hurt.Shape, [.. Enumerable.Repeat(job.Materials.Cloth.Id, (int)plies.N)], scarf.Mm / plies.N, scarf.Mm / plies.N, largeFirst));
         var area = job.Figure("glass.area", "Cloth, all plies", () => Cm2(patches.Value.Sum(patch => patch.AreaCm2)), "Sum of the plies' areas", Source.Arithmetic);
+        job.Takes(job.Materials.Cloth, area);
         job.Do("cut-cloth", Stage.Shape, "Cut the plies", tube ? "Long enough to go right round and lap; each ply larger than the last." : "To the template, each ply larger than the last, corners round.", 8, "Cut all cloth before anything is mixed.",
             cautions: [DustOf(job.View)], draws: ["patches-dry"], shows: [plies, wall.GivenBack]);
         job.Clean();

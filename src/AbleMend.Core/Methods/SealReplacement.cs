@@ -33,6 +33,7 @@ internal sealed class SealReplacement : MendMethod
         job.Do("cut-off", Stage.Shape, "Cut the old seal off, leave its collar", "Leave the collar that is glued to the suit if it is sound; else peel it warm.", 6, "Do not cut the suit.", cautions: ["blades"], draws: ["cut"]);
         job.Scuff("P150", "collar and the new seal's root", 4).Clean();
         job.Coats(job.Figures.Work("seal.area", "One face of the bond", () => Cm2(around.Mm * overlap.Mm / 100), "Round × overlap", Source.Arithmetic, 1), "collar and seal");
+        job.Takes(job.View.Catalogue.Materials["latex-seal"]);
         job.Do("fit", Stage.Apply, "Slip it on, roll it down at tack", $"Powder the free part, slip it over the former, line up the marks, roll the overlap of {overlap} down from the suit outwards, press all round.", 6,
             "Check left and right, inside and out, before it touches.", job.Loadable(job.Label, null), [.. job.Main.Hazards], ["seal"]);
         job.Do("powder", Stage.Finish, "Powder it with talc", "Latex sticks to itself; keep it from sun and oil.", 2, "Look at the other seals: they are as old.");

@@ -41,6 +41,7 @@ internal sealed class SoleBond : MendMethod
         var film = job.Constant("glue.film", "Film of glue", Mm(0.8), Source.FromMemory("Film of glue"));
         var grams = job.Figure("glue.need", "Adhesive", () => Grams(job.Hurt.Area.Cm2 * film.Mm / 10 * job.Label.Density.GPerMl), "Area × film × density", Source.Arithmetic, 1);
         var mist = Mist(job);
+        job.Takes(job.Main, grams);
         job.Do("glue", Stage.Apply, "Urethane on all contact, seat it, bind it", $"About {grams} on all contact of one face. {mist}Seat it, rubber bands or a clamp, with sticks to spread the force. Wipe what comes out.", 6,
             "Sticks under the bands: bands alone press a furrow.", job.LoadableThrough(job.Label, null, film), [.. job.Main.Hazards], ["glue", "bands"]);
         job.Do("unbind", Stage.Finish, "Bands off, trim", "Trim proud urethane with a sharp blade.", 3, "Look at its mate: glue of the same age lets go at the same time.", cautions: ["blades"]);

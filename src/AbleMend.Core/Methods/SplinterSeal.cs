@@ -36,6 +36,7 @@ internal sealed class SplinterSeal : MendMethod
         job.Do("clip", Stage.Shape, "Clip the splinter at both ends where it dies", "Sharp clippers, flat; never pull it: it runs.", 3, "Never pull it.", cautions: ["blades"], draws: ["cut"]);
         job.Clean();
         job.Wick("A splinter soaks up", 6, 0.2);
+        job.Takes(job.Main, job.Figures.Find("wick.need"));
         job.Do("wick", Stage.Apply, "Wick adhesive under both lifts, leave it proud", "Hold the lift down with a strip of polyethylene, touch, let it run, leave a proud bead.", 3, "Proud: it is shaped, not filled twice.", job.Sandable(job.Label, null), [.. job.Main.Hazards], ["wick"]);
         var grit = new PlannedGrit(job, "shape.grit", "Shape with", "P320", "Along the limb, only the bead");
         job.Do("shape", Stage.Finish, $"Shape it with {grit}, touch up", "Along the limb, back to the round of the corner, not into the laminate. Varnish over it.", 5, "Stop at the bead: laminate sanded away is strength.",

@@ -37,7 +37,7 @@ internal sealed class UrethaneDab : MendMethod
         var margin = job.Constant("dab.margin", "Past the spot", Mm(6), Source.FromMemory("Margin past a spot"));
         var ring = job.Hurt.Grown("ring", "Ring", margin);
         var film = job.Constant("dab.film", "Film of urethane", Mm(0.5), Source.FromMemory("Film of urethane"));
-        job.Figure("dab.need", "Urethane", () => Grams(ring.Area.Cm2 * spots.N * film.Mm / 10 * job.Label.Density.GPerMl), "Area of all rings × film × density", Source.Arithmetic, 2);
+        job.Takes(job.Main, job.Figure("dab.need", "Urethane", () => Grams(ring.Area.Cm2 * spots.N * film.Mm / 10 * job.Label.Density.GPerMl), "Area of all rings × film × density", Source.Arithmetic, 2));
         job.Do("dab", Stage.Apply, "Dab, rub in, scrape thin", "A dab on each ring, rubbed in with a gloved finger, scraped thin past the line, hung so that nothing touches it.", 3 + (2 * spots.N),
             "Cap the tube and squeeze the air out; store it frozen.", job.LoadableThrough(job.Label, null, film), [.. job.Main.Hazards], ["dab"]);
         job.Prove(OuterIs(job.View, "neoprene") ? "blow" : "alcohol").Prove("flex");

@@ -64,6 +64,7 @@ internal sealed class UvSliceFill : MendMethod
         }
 
         var all = job.ForAll("pour", ml);
+        job.Takes(job.Main, all);
         job.Do("pour", Stage.Mix, "In the shade, squeeze out what is needed",
             $"{all} on a card{job.Whom("pour")}, in the shade and with your back to the light. Close the tube at once.", 1,
             "Light reflected off sand sets it in the shade; an old or half-exposed tube gels early: try a drop first.", cautions: [.. job.Main.Hazards],

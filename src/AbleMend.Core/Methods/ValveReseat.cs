@@ -29,6 +29,7 @@ internal sealed class ValveReseat : MendMethod
         job.Find().Deflate();
         job.Do("unscrew", Stage.Prepare, "Unscrew the core, hold the flange", "One hand holds the flange inside the skin so that it does not turn with the key.", 3, "Hold the flange: a flange that turns tears its weld.", draws: ["cut"]);
         job.Do("rinse", Stage.Prepare, "Rinse sand off, look at the seal", "Clean water and a soft brush on seat and seal. A nick, a flat or a set: a new core.", 4, "Look at the seal against the light: a hair across it leaks.");
+        job.Takes(job.Main);
         job.Do("seat", Stage.Apply, "Screw it home, hand-tight and a little", "A film of silicone-free grease on the seal. Hand-tight, then an eighth of a turn with the key.", 3, "An eighth, not more: plastic threads strip.",
             job.Loadable(job.Label, null), draws: ["seat"]);
         job.Inflate().Prove("soap").Watch().Prove("hold");

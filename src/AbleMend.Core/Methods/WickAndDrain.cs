@@ -50,6 +50,7 @@ internal sealed class WickAndDrain : MendMethod
         job.Do("mask", Stage.Prepare, "Mask both sides of the seam", "Tape a finger's width either side, all along.", 5, "The whole seam: the next pinhole is beside the first.", draws: ["tape"]);
         job.Scuff("P320", "the seam, lightly", 3).Clean();
         job.Wick("A seam soaks up", 4, 0.5);
+        job.Takes(job.Main, job.Figures.Find("wick.need"));
         job.Do("wick", Stage.Apply, "Run thin adhesive along the whole seam, wipe", "Touch and run: it wicks into pinholes. Wipe before it sets, pull the tape.", 3, "Wipe before it sets: a run has to be sanded.", job.Hold(job.Label, null), [.. job.Main.Hazards], ["wick"]);
         CloseHole(job);
         job.Prove("dunk").Prove("fingernail");

@@ -40,6 +40,7 @@ public static class Numbering
                 ? pour with { Parts = [.. pour.Parts.Select(id => Of(number, id))], Lead = [.. pour.Lead.Select(id => Of(number, id))], Cups = Maybe(number, pour.Cups), Warning = Maybe(number, pour.Warning) }
                 : null,
             Uses = Maybe(number, step.Uses),
+            Takes = step.Takes is { } takes ? [.. takes.Select(taking => taking with { Figure = Maybe(number, taking.Figure), Times = Maybe(number, taking.Times) })] : null,
             Timing = step.Timing with
             {
                 StepId = Of(number, step.Id),

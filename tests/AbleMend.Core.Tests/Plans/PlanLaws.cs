@@ -30,6 +30,7 @@ internal static partial class PlanLaws
         ["every material is there, or named to buy"] = MaterialsThere,
         ["every tape that goes on comes off"] = TapesOff,
         ["every face glued was prepared"] = Prepared,
+        ["what holds comes off the shelf"] = TakenOff,
         ["nothing is cut or ground between the wipe and the bond"] = WipedLast,
         ["nothing is wiped or coated below the dew point"] = AboveDew,
         ["minutes add up"] = MinutesAddUp,
@@ -263,6 +264,21 @@ internal static partial class PlanLaws
             {
                 yield return $"{steps[inside].Id} holds on an inside that nobody scuffed or wiped";
             }
+        }
+    }
+
+    private static IEnumerable<string> TakenOff(RepairCase asked, RepairPlan plan)
+    {
+        var takings = plan.Steps.SelectMany(step => step.Takes ?? []).ToList();
+        foreach (var system in plan.Damages.Select(damage => damage.System!).Where(system => takings.All(taking => taking.Material != system.Material)))
+        {
+            yield return $"no step takes {system.Material}";
+        }
+
+        foreach (var taking in takings.Where(taking => !Cases.Planner.Catalogue.Materials.ContainsKey(taking.Material)
+            || (taking.Figure is { } id && Figure(plan, id) is not > 0) || (taking.Times is { } times && Figure(plan, times) is not >= 1)))
+        {
+            yield return $"{taking} is not so much of something";
         }
     }
 

@@ -28,6 +28,7 @@ internal static class Backing
         var area = job.Figure("backing.cloth", "Cloth for the backing", () => Cm2(Plies * field.Area.Cm2), "Two plies of the backing", Source.Arithmetic);
         var work = job.LayingTime("backing", 8, area);
         job.Mix(new MixOrder("backing", "Mix the resin for the backing", "for the backing", job.WettingOut("backing", area), work, null, false));
+        job.Takes(job.Materials.Cloth, area);
         job.Do("backing", Stage.Shape, "Lay up the backing", "Two plies on release film, over the waxed hull beside the hole so that they take its curve. Film over, smooth.", Math.Ceiling(work.WallMin), "It has to bend through the hole: not more than two plies.",
             job.Sandable(job.Label, "backing-mix"), follows: true, shows: [area]);
     }

@@ -56,6 +56,7 @@ internal static class Cements
         var stock = ofItself ? job.Main : job.Materials.Patch;
         var field = job.Hurt.Grown("patch", "Patch", margin);
         var layers = job.Derive(() => PatchStack.Over(job.Hurt.Shape, [.. Enumerable.Repeat(stock?.Id ?? job.Main.Id, inside is null ? 1 : 2)], margin.Mm, inside?.Mm ?? 0, false));
+        job.Takes(stock ?? job.Main, field.Area);
         var from = stock is null ? Message.Empty : $" from {stock.Name:inside}";
         job.Do("cut-patch", Stage.Shape, inside is null ? (Message)$"Cut the patch{from}" : $"Cut both patches{from}", how, minutes, "Round every corner: jagged or square corners peel.",
             cautions: ["blades"], draws: ["patches-dry"], shows: [field.Length, field.Width, field.Area]);
@@ -75,6 +76,11 @@ internal static class Cements
         var grams = job.Figure($"cement{turn}.need", "Cement", () => Grams(Spread.BothFacesG(area.Cm2, (int)label.Coats.N, label.Spread.GPerM2) * (1 + (waste.Percent / 100))),
             "Area × two faces × coats × one wet coat, and what stays in the brush", Source.Arithmetic, 1);
         Fumes.Put(job, $"cement{turn}", cement, grams);
+        if (cement.Kit is null)
+        {
+            job.Takes(cement, grams);
+        }
+
         var (coats, kit) = (cement.Coats!.Value, new KitMix(job, turn));
         for (var coat = 1; coat <= coats; coat++)
         {

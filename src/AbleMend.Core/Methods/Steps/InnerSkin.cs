@@ -46,6 +46,7 @@ internal static class InnerSkin
         var ply = job.LabelOf(job.Materials.Cloth).Ply;
         var plies = job.Figure("inner.plies", "Plies of the inner skin", () => Count(Math.Max(1, Math.Ceiling(Math.Round(thick.Mm / ply.Mm, 6)))), "Thickness of the inner skin ÷ thickness of a ply, rounded up", Source.Arithmetic, between: (1, 20));
         var area = job.Figure("inner.area", "Cloth for the inner skin", () => Cm2(plies.N * cut.Area.Cm2), "Plies × what is cut back", Source.Arithmetic);
+        job.Takes(job.Materials.Cloth, area);
         job.Do("inner-key", Stage.Prepare, "Key the inner skin and the fill in it", $"{job.BlushFirst()}Coarse grit over the inner skin all round and over the fill, cut its cloth to the opening, {plies} deep, blow it out, wipe the inside rim, let it flash.", 8,
             "The inner skin is prepared as the outer is.", job.FlashAgain(), ["resin-dust", "glass-dust"], shows: [plies, area]);
         var work = job.LayingTime("inner", 4, area);

@@ -28,6 +28,7 @@ internal sealed class Job(MethodInputs inputs) : IWordy
     private readonly Dictionary<string, IReadOnlyList<string>> _onlyFresh = [];
     private readonly List<LabelOf> _labels = [];
     private readonly List<SharableMix> _mixes = [];
+    private readonly List<Taking> _taken = [];
 
     /// <inheritdoc/>
     public bool WantsWords => !inputs.TimingOnly;
@@ -145,6 +146,20 @@ internal sealed class Job(MethodInputs inputs) : IWordy
         return laid[^1].StartsAt ?? View.Hours.FirstFit(View.StartAt, TimeSpan.Zero);
     }
 
+    /// <summary>The next step takes so much off the shelf.</summary>
+    /// <param name="material">What it takes.</param>
+    /// <param name="amount">How much; null for one piece.</param>
+    /// <param name="times">How many times; null for once.</param>
+    public Job Takes(Material material, IFigure? amount = null, IFigure? times = null)
+    {
+        if (!inputs.TimingOnly)
+        {
+            _taken.Add(new Taking(material.Id, amount?.Id, times?.Id));
+        }
+
+        return this;
+    }
+
     /// <summary>Writes a step down; the figures put since the last step are its own.</summary>
     /// <param name="id">Identifier, unique in the plan.</param>
     /// <param name="stage">Stage that it belongs to.</param>
@@ -179,7 +194,8 @@ internal sealed class Job(MethodInputs inputs) : IWordy
         LeaveToLater(shows ?? []);
         _onlyFresh[id] = _fresh.Count == 0 ? [] : [.. _fresh.Except(shows ?? []).Except(title.SpeaksOf.Concat(how.SpeaksOf).OfType<IFigure>()).Select(figure => figure.Id)];
         _fresh.Clear();
-        _steps.Add(new PlanStep(id, stage, title, how, figures, cautions ?? [], forget, timing, useWithin?.WallMin, draws ?? [], proof, pour?.Told, uses));
+        _steps.Add(new PlanStep(id, stage, title, how, figures, cautions ?? [], forget, timing, useWithin?.WallMin, draws ?? [], proof, pour?.Told, uses, _taken.Count == 0 ? null : [.. _taken]));
+        _taken.Clear();
         return this;
     }
 

@@ -83,6 +83,7 @@ internal sealed class KitMix
         // Half a kit is the least that is measured well enough by eye against the tin; more than a kit is opened whole.
         var share = _job.Figure($"{prefix}.kits", "Share of the kit", () => InKits(Math.Max(0.5, Math.Ceiling(all.Ml / (tin.Ml + vial.Ml) * 2) / 2)),
             "Half the adhesive with half the curing agent, or more by halves; the rest keeps", Source.CommonPractice, 1);
+        _job.Takes(cement, share);
         var a = _job.Figure($"{prefix}.part-a", "Adhesive", () => Ml(share.N * tin.Ml), "Share × tin", Source.Arithmetic, 1);
         var b = _job.Figure($"{prefix}.part-b", "Curing agent", () => Ml(share.N * vial.Ml), "Share × vial", Source.Arithmetic, 2);
         var clock = CureClock.For(cement);

@@ -82,7 +82,7 @@ internal static class Recipes
     }
 
     /// <summary>Filler for the resin that is mixed, so that it stands as it should however much was measured.</summary>
-    private static IReadOnlyList<IFigure> Filler(Job job, MixOrder order, Derived<double> resinG)
+    private static IReadOnlyList<IFigure> Filler(Job job, MixOrder order, Derived<double> resinG, IFigure? cups = null)
     {
         if (order.Filler is not { } filler)
         {
@@ -90,8 +90,10 @@ internal static class Recipes
         }
 
         var share = job.LabelOf(filler).FillerShare;
-        return [job.Figure($"{order.Prefix}.filler", $"{filler.Name}", () => Grams(resinG.Value * share.Percent / (100 - share.Percent)),
-            "Resin that is mixed × share ÷ (1 − share)", Source.FromMemory("Share and density of the filler: stir in until it stands as wanted"), 1)];
+        var grams = job.Figure($"{order.Prefix}.filler", $"{filler.Name}", () => Grams(resinG.Value * share.Percent / (100 - share.Percent)),
+            "Resin that is mixed × share ÷ (1 − share)", Source.FromMemory("Share and density of the filler: stir in until it stands as wanted"), 1);
+        job.Takes(filler, grams, cups);
+        return [grams];
     }
 
     private static Recipe TwoPart(Job job, MixOrder order)
@@ -125,7 +127,8 @@ internal static class Recipes
         job.Figure($"{prefix}.ratio-error", "The ratio is off by at most", () => Percent(measure.RatioBandPercent(a, b, aGrams, bGrams)),
             measure.BandRule, BatchMaker.Source, 1, () => "A larger batch or a finer scale.");
         var grams = job.Derive(() => aGrams.G + bGrams.G);
-        var filler = Filler(job, order, grams);
+        var filler = Filler(job, order, grams, heat.Cups);
+        job.Takes(resin, each, heat.Cups);
         var life = heat.Life(grams);
         var (parts, lead) = measure.Parts(prefix, a, b, aGrams, bGrams);
         return new Recipe($"{parts}, {order.What}. Stir a full minute, then spread it out of the cup: the pot clock runs from here.", life,
@@ -156,7 +159,8 @@ internal static class Recipes
         var drops = job.CatalystDrops(prefix, grams, percent);
         var wax = job.Wax(prefix, grams, order.Wax && resin.AirInhibited);
         Fumes.Put(job, prefix, resin, grams, heat.Cups);
-        var filler = Filler(job, order, job.Derive(() => grams.G));
+        var filler = Filler(job, order, job.Derive(() => grams.G), heat.Cups);
+        job.Takes(resin, each, heat.Cups);
         var life = heat.Life(job.Derive(() => grams.G));
         Message first = wax is null ? Message.Empty : $"Stir in {wax} of wax first. ";
         return new Recipe($"{first}{each} of resin and {drops} of catalyst, {order.What}. Stir it into the corners of the cup for a full minute.", life,
@@ -178,6 +182,7 @@ internal static class Recipes
             var total = job.Figure($"{prefix}.batch", "Resin", () => Ml(resinMl.Value), "What is needed: light-cured resin keeps in the dark, so there is no least batch", Source.Arithmetic, 1);
             var all = Weight(job, prefix, total);
             Fumes.Put(job, prefix, resin, all);
+            job.Takes(resin, total);
             return new Recipe($"In the shade: {total} of resin, {order.What}.", null, new Poured([total, all, .. Filler(job, order, job.Derive(() => all.G))], [total]));
         }
 
@@ -199,10 +204,11 @@ internal static class Recipes
             "What is needed, up to the next whole drop of catalyst, and no less than the drops that hold the dose", Source.Arithmetic, 1);
         var grams = Weight(job, prefix, each);
         Fumes.Put(job, prefix, job.Main, grams, cups);
+        job.Takes(job.Main, each, cups);
         var drops = job.CatalystDrops(prefix, grams, percent);
         var warning = each.Ml > holds.Ml ? CupHeat.LargerThan(holds) : split.Value.TooQuick ? CupHeat.SetsTooFast : null;
         return new Recipe($"In the shade: {each} of resin, {order.What}, and {drops} of catalyst. It heats, so be quick.", life,
-            new Poured([each, grams, drops, .. Filler(job, order, job.Derive(() => grams.G))], [each, drops], cups, warning));
+            new Poured([each, grams, drops, .. Filler(job, order, job.Derive(() => grams.G), cups)], [each, drops], cups, warning));
     }
 
     private static Figure<Mass> Weight(Job job, string prefix, Figure<Volume> total) =>
