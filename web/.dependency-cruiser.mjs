@@ -21,9 +21,10 @@ const order = [
   'gallery',
   'log',
   'shelf',
+  'settings',
   'app',
 ];
-const pages = ['bench', 'days', 'fleet', 'gallery', 'log', 'shelf', 'mend'];
+const pages = ['bench', 'days', 'fleet', 'gallery', 'log', 'shelf', 'settings', 'mend'];
 const stages = ['look', 'match', 'plan', 'run', 'prove'];
 const paths = (rooms) => `^src/(${rooms.join('|')})/`;
 

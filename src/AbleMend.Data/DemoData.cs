@@ -48,7 +48,8 @@ public static class DemoData
     public static async Task FillAsync(MendDb db, Planner planner, DateTimeOffset now, CancellationToken cancel)
     {
         await using var filling = await db.Database.BeginTransactionAsync(cancel);
-        db.Shop.Add(new ShopRow { SettingsJson = JsonSerializer.Serialize(Settings, OpenJson.Options) });
+        db.Shop.Add(new ShopRow { SettingsJson = JsonSerializer.Serialize(Settings with { Shelf = DemoShelf.At(Settings.Shelf!, DateOnly.FromDateTime(now.UtcDateTime)) }, OpenJson.Options) });
+        db.LotMoves.AddRange(DemoShelf.Used(now));
         var items = DemoItems.At(now).ToDictionary(item => item.Tag);
         db.Items.AddRange(items.Values);
         await db.SaveChangesAsync(cancel);
@@ -76,7 +77,7 @@ public static class DemoData
             Bench,
             scene.Wanted with { StartAt = now },
             Tools,
-            Settings.Shelf);
+            Settings.Facts.Shelf);
         var row = new MendRow
         {
             CasePacked = [],

@@ -28,6 +28,9 @@ public sealed class MendDb(DbContextOptions<MendDb> options) : DbContext(options
     /// <value>What somebody wants of a mend in the plan of the days.</value>
     public DbSet<DayWishRow> DayWishes => Set<DayWishRow>();
 
+    /// <value>What came off the lots of the shelf, and what was counted.</value>
+    public DbSet<LotMoveRow> LotMoves => Set<LotMoveRow>();
+
     /// <summary>Connection string of a database file, with foreign keys on.</summary>
     public static string ConnectionTo(string path) => $"Data Source={path};Foreign Keys=True;Default Timeout=10";
 
@@ -90,6 +93,12 @@ public sealed class MendDb(DbContextOptions<MendDb> options) : DbContext(options
         {
             wish.HasKey(row => row.MendId);
             wish.HasOne<MendRow>().WithOne().HasForeignKey<DayWishRow>(row => row.MendId).OnDelete(DeleteBehavior.Cascade);
+        });
+        modelBuilder.Entity<LotMoveRow>(move =>
+        {
+            move.HasIndex(row => row.Lot);
+            move.HasIndex(row => row.MendId);
+            move.HasOne(row => row.Mend).WithMany().HasForeignKey(row => row.MendId).OnDelete(DeleteBehavior.Cascade);
         });
         modelBuilder.Entity<ShopRow>().Property(row => row.Version).IsConcurrencyToken();
     }

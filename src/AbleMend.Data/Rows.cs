@@ -209,3 +209,31 @@ public sealed class DayWishRow
     /// <value>What an hour late costs against another's.</value>
     public int Weight { get; set; } = 1;
 }
+
+/// <summary>So much came off a lot of the shelf, or was found there when it was counted.</summary>
+public sealed class LotMoveRow
+{
+    /// <value>Identifier.</value>
+    public long Id { get; set; }
+
+    /// <value>What the lot goes by.</value>
+    public required string Lot { get; set; }
+
+    /// <value>When.</value>
+    public DateTimeOffset At { get; set; }
+
+    /// <value>How much less there is, in the lot's unit; below 0 where a count found more.</value>
+    public double Amount { get; set; }
+
+    /// <value>The mend that took it; null for a count.</value>
+    public int? MendId { get; set; }
+
+    /// <value>The mend that took it.</value>
+    public MendRow? Mend { get; set; }
+
+    /// <value>Number of the event of the mend with which it was taken; null for a count.</value>
+    public int? EventNumber { get; set; }
+
+    /// <value>The step that took it; null for a count.</value>
+    public string? StepId { get; set; }
+}

@@ -4,6 +4,7 @@ using AbleMend.Core.Materials;
 using AbleMend.Core.Mixing;
 using AbleMend.Core.Patching;
 using AbleMend.Core.Quantities;
+using AbleMend.Core.Stock;
 
 namespace AbleMend.Data;
 
@@ -13,15 +14,15 @@ namespace AbleMend.Data;
 /// <param name="Bench">Air, light, hours and zone at the bench.</param>
 /// <param name="Tools">Measuring device and grits.</param>
 /// <param name="Products">The shop's own products, as their labels describe them.</param>
-/// <param name="Shelf">Materials on the shelf; null counts everything as there.</param>
+/// <param name="Shelf">Lots on the shelf, and those that are gone; null counts everything as there.</param>
 /// <param name="Offcuts">Pieces of cloth and patch stock at hand.</param>
 /// <param name="Floor">Who mends, and what there is only so much of; null for one pair of hands.</param>
-public sealed record ShopSettings(string Name, UnitSystem Units, BenchFacts Bench, Tools Tools, IReadOnlyList<OnShelf>? Shelf, IReadOnlyList<Material>? Products = null,
+public sealed record ShopSettings(string Name, UnitSystem Units, BenchFacts Bench, Tools Tools, IReadOnlyList<Lot>? Shelf, IReadOnlyList<Material>? Products = null,
     IReadOnlyList<Offcut>? Offcuts = null, ShopFloor? Floor = null)
 {
     /// <value>The shop as a new case starts from it.</value>
     [System.Text.Json.Serialization.JsonIgnore]
-    public ShopFacts Facts => new(Bench, Tools, Shelf, Products, Offcuts);
+    public ShopFacts Facts => new(Bench, Tools, Shelf is null ? null : [.. Shelf.Where(lot => lot.IsThere).Select(lot => lot.InCase)], Products, Offcuts);
 
     /// <value>A new shop's settings: a common bench, to be set to the real one.</value>
     public static ShopSettings ForNewShop { get; } = new(

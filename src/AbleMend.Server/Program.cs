@@ -53,8 +53,10 @@ builder.Services.AddSingleton<OldDeeds>();
 builder.Services.AddHostedService(services => services.GetRequiredService<OldDeeds>());
 builder.Services.AddScoped<MendStore>();
 builder.Services.AddScoped<ShopStore>();
+builder.Services.AddScoped<LotDraws>();
 builder.Services.AddSingleton<DaysDesk>();
 builder.Services.AddScoped<DaysStore>();
+builder.Services.AddScoped<ShelfStore>();
 builder.Services.AddProblemDetails(details => details.CustomizeProblemDetails = ProblemAnswers.Complete);
 builder.Services.AddExceptionHandler<FaultHandler>();
 builder.Services.AddOpenApi("v1", OpenApiWords.Describe);
@@ -90,6 +92,7 @@ try
     api.MapItems();
     api.MapMends();
     api.MapDays();
+    api.MapShelf();
     api.MapLog();
     api.MapTemplates();
     api.MapGallery();

@@ -185,7 +185,7 @@ public sealed class OnceTests : IDisposable
         var shop = await _shop.Client.GetFromJsonAsync<Server.Shop.ShopView>("/api/shop", OpenJson.Options);
         foreach (var (settings, field) in new[]
         {
-            (shop!.Settings with { Shelf = [new Core.Cases.OnShelf("epoxy-2to1", OpenedOn: new DateOnly(9999, 12, 31))] }, "shelf[0]."),
+            (shop!.Settings with { Shelf = [new Core.Stock.Lot("epoxy-2to1", OpenedOn: new DateOnly(9999, 12, 31))] }, "shelf[0]."),
             (shop.Settings with { Bench = shop.Settings.Bench with { Zone = "Mars/Olympus" } }, "bench.zone"),
             (shop.Settings with { Name = "Lan\u200Btern" }, "name"),
         })

@@ -43,7 +43,7 @@ test('the days say who takes what now and next, and follow what somebody wants o
 });
 
 test('another pair of hands is laid out from then on', async ({ page }) => {
-  await page.goto(`${server.url}/shelf`);
+  await page.goto(`${server.url}/shop`);
   await page.getByRole('button', { name: 'Another pair of hands' }).click();
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('New mends start from these settings.')).toBeVisible();

@@ -169,7 +169,7 @@ test('a leak is found, kept on the item, and counted', async ({ page }) => {
 });
 
 test('a shop adds its own product from its label, and it is matched at once', async ({ page }) => {
-  await page.goto(`${server.url}/shelf`);
+  await page.goto(`${server.url}/shop`);
   const own = page.getByRole('region', { name: 'Your own products' });
   await own.getByRole('combobox').selectOption({ label: 'Urethane repair adhesive' });
   await own.getByLabel('Product name').fill('Workshop urethane');
@@ -209,7 +209,7 @@ test('a hold test takes readings, says that it is too early to tell, and what wa
 });
 
 test('an offcut on the shelf is cut before a roll, and an opened tin says how long it is good', async ({ page }) => {
-  await page.goto(`${server.url}/shelf`);
+  await page.goto(`${server.url}/shop`);
   const offcuts = page.getByRole('region', { name: 'Offcuts' });
   await offcuts.getByRole('textbox', { name: 'Label on it' }).fill('sailmaker, blue');
   await offcuts.getByRole('combobox').selectOption({ label: 'Plain glass cloth 136 g/m²' });

@@ -93,7 +93,7 @@ async function expectNothingEnglish(page: Page, path: string, own: readonly stri
 const looks = [13, 14, 15, 16, 17].map((id) => `/mends/${id}/look`);
 const running = [6, 7, 8, 9, 10, 11, 12, 18].map((id) => `/mends/${id}/mend`);
 const views: Readonly<Record<string, readonly string[]>> = {
-  'the pages': ['/', '/new', '/gallery', '/log', '/log?q=nothing-has-this-word', '/shelf', '/nowhere', '/mends/999/look'],
+  'the pages': ['/', '/new', '/gallery', '/log', '/log?q=nothing-has-this-word', '/shelf', '/shop', '/nowhere', '/mends/999/look'],
   'a mend that is looked at and planned': [...looks, '/mends/10/match', '/mends/11/match', '/mends/13/plan', '/mends/14/plan', '/mends/16/plan'],
   'a mend under way': [...running, '/mends/1/prove', '/mends/2/prove', '/mends/14/prove'],
   'the papers': ['/mends/8/sheet', '/mends/18/sheet', '/mends/13/labels', '/mends/1/note'],

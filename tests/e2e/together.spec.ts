@@ -73,7 +73,7 @@ test('what is on the page is what is started, or nothing', async ({ page }) => {
   await expect.poll(async () => (await mendOf(id)).case.damages[0]!.seen.depthMm).toBe(7);
 });
 
-test('two on the shelf page: what does not touch is merged, what collides is asked', async ({ page }) => {
+test('two on the settings page: what does not touch is merged, what collides is asked', async ({ page }) => {
   const put = async (change: (settings: { name: string; bench: { temperatureC: number; relativeHumidityPercent: number } }) => void) => {
     const shop = (await (await fetch(`${server.url}/api/shop`)).json()) as { version: number; settings: Parameters<typeof change>[0] };
     change(shop.settings);
@@ -88,7 +88,7 @@ test('two on the shelf page: what does not touch is merged, what collides is ask
     ).toBe(true);
   };
   const name = page.getByRole('textbox', { name: /name/i }).first();
-  await page.goto(`${server.url}/shelf`);
+  await page.goto(`${server.url}/shop`);
   await name.fill('Quay One');
   await put((settings) => (settings.bench.relativeHumidityPercent = 61));
   await refocus(page);

@@ -27,6 +27,7 @@ test('a bench in inches, psi and °F shows no metric measure, and keeps its choi
     '/mends/13/labels',
     '/mends/14/prove',
     '/shelf',
+    '/shop',
   ]) {
     await page.goto(server.url + path);
     await expect(
@@ -64,7 +65,7 @@ test('an error shows none either', async ({ page }) => {
 });
 
 test('an altitude typed in feet is kept in metres', async ({ page }) => {
-  await page.goto(`${server.url}/shelf`);
+  await page.goto(`${server.url}/shop`);
   const altitude = page.getByRole('textbox', { name: 'Altitude' });
   await page.getByRole('button', { name: /change units/ }).click();
   await altitude.fill('1000');

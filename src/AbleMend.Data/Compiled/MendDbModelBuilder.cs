@@ -13,7 +13,7 @@ namespace AbleMend.Data.Compiled
     public partial class MendDbModel
     {
         private MendDbModel()
-            : base(skipDetectChanges: false, modelId: new Guid("3e23f8ec-bd20-4857-967e-0ae1ac85cfea"), entityTypeCount: 7)
+            : base(skipDetectChanges: false, modelId: new Guid("43340062-0050-423e-95e3-8eceb55f25ae"), entityTypeCount: 8)
         {
         }
 
@@ -23,6 +23,7 @@ namespace AbleMend.Data.Compiled
             var daysRow = DaysRowEntityType.Create(this);
             var deedRow = DeedRowEntityType.Create(this);
             var itemRow = ItemRowEntityType.Create(this);
+            var lotMoveRow = LotMoveRowEntityType.Create(this);
             var mendEventRow = MendEventRowEntityType.Create(this);
             var mendRow = MendRowEntityType.Create(this);
             var shopRow = ShopRowEntityType.Create(this);
@@ -30,6 +31,7 @@ namespace AbleMend.Data.Compiled
             DayWishRowEntityType.CreateForeignKey1(dayWishRow, mendRow);
             DeedRowEntityType.CreateForeignKey1(deedRow, itemRow);
             DeedRowEntityType.CreateForeignKey2(deedRow, mendRow);
+            LotMoveRowEntityType.CreateForeignKey1(lotMoveRow, mendRow);
             MendEventRowEntityType.CreateForeignKey1(mendEventRow, mendRow);
             MendRowEntityType.CreateForeignKey1(mendRow, mendRow);
             MendRowEntityType.CreateForeignKey2(mendRow, itemRow);
@@ -38,6 +40,7 @@ namespace AbleMend.Data.Compiled
             DaysRowEntityType.CreateAnnotations(daysRow);
             DeedRowEntityType.CreateAnnotations(deedRow);
             ItemRowEntityType.CreateAnnotations(itemRow);
+            LotMoveRowEntityType.CreateAnnotations(lotMoveRow);
             MendEventRowEntityType.CreateAnnotations(mendEventRow);
             MendRowEntityType.CreateAnnotations(mendRow);
             ShopRowEntityType.CreateAnnotations(shopRow);

@@ -129,6 +129,40 @@ namespace AbleMend.Data.Migrations
                     b.ToTable("Items");
                 });
 
+            modelBuilder.Entity("AbleMend.Data.LotMoveRow", b =>
+                {
+                    b.Property<long>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double>("Amount")
+                        .HasColumnType("REAL");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int?>("EventNumber")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Lot")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("MendId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("StepId")
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("Lot");
+
+                    b.HasIndex("MendId");
+
+                    b.ToTable("LotMoves");
+                });
+
             modelBuilder.Entity("AbleMend.Data.MendEventRow", b =>
                 {
                     b.Property<long>("Id")
@@ -292,6 +326,16 @@ namespace AbleMend.Data.Migrations
                         .OnDelete(DeleteBehavior.Cascade);
 
                     b.Navigation("Item");
+
+                    b.Navigation("Mend");
+                });
+
+            modelBuilder.Entity("AbleMend.Data.LotMoveRow", b =>
+                {
+                    b.HasOne("AbleMend.Data.MendRow", "Mend")
+                        .WithMany()
+                        .HasForeignKey("MendId")
+                        .OnDelete(DeleteBehavior.Cascade);
 
                     b.Navigation("Mend");
                 });

@@ -6,6 +6,7 @@ using AbleMend.Core.Plans;
 using AbleMend.Core.Running;
 using AbleMend.Data;
 using AbleMend.Server.Http;
+using AbleMend.Server.Shelf;
 using AbleMend.Server.Shop;
 using Microsoft.EntityFrameworkCore;
 
@@ -19,7 +20,7 @@ public sealed record Changed(MendView? View, IReadOnlyList<Problem> Problems, in
 }
 
 /// <summary>Mends in the database. Every change checks the version that it was made from, and is durable before it is answered.</summary>
-public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Planner planner, TimeProvider time)
+public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, LotDraws shelf, Planner planner, TimeProvider time)
 {
     /// <summary>How often something is tried that others keep overtaking.</summary>
     private const int MostAttempts = 8;
@@ -246,6 +247,11 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Pl
         if (changed.Value is not { } after)
         {
             return (Changed.Refused(changed.Problems), false);
+        }
+
+        if (after.Events.Count > mend.Events.Count)
+        {
+            await shelf.FollowAsync(row, after, cancel);
         }
 
         MendRecords.Write(after, row);

@@ -1,6 +1,7 @@
 using AbleMend.Core;
 using AbleMend.Core.Limits;
 using AbleMend.Core.Plans;
+using AbleMend.Core.Stock;
 using AbleMend.Data;
 using AbleMend.Server.Http;
 using Microsoft.AspNetCore.Mvc;
@@ -53,11 +54,14 @@ public static class ShopEndpoints
     /// <summary>What of the settings is not a part of every case.</summary>
     private sealed record Named([property: Size(1, 60)] string Name);
 
+    /// <summary>What of the shelf a case does not know.</summary>
+    private sealed record Counted([property: Size(0, 2000)] IReadOnlyList<Lot> Shelf);
+
     private static ShopView View(ShopSettings settings, int version, Planner planner, TimeProvider time)
     {
         var known = planner.Catalogue.With(settings.Products ?? []).Materials;
         // A material may stand on the shelf in several tins: the one that lasts longest is the one to go by.
-        var lastDays = (settings.Shelf ?? [])
+        var lastDays = (settings.Facts.Shelf ?? [])
             // What a later catalogue no longer knows has no life that could be told.
             .Where(tin => known.ContainsKey(tin.Material))
             .GroupBy(tin => tin.Material)
@@ -67,6 +71,20 @@ public static class ShopEndpoints
         return new ShopView(settings, version, time.GetUtcNow(), lastDays);
     }
 
-    private static IReadOnlyList<Problem> Check(ShopSettings settings, Planner planner) =>
-        [.. LimitTable.Check(new Named(settings.Name)), .. planner.CheckShop(settings.Facts), .. settings.Floor?.Check(settings.Bench.OpensHour, settings.Bench.ClosesHour, "floor") ?? []];
+    /// <summary>What is wrong with settings; empty where they can be kept.</summary>
+    internal static IReadOnlyList<Problem> Check(ShopSettings settings, Planner planner) =>
+        [.. LimitTable.Check(new Named(settings.Name)), .. CheckShelf(settings.Shelf ?? []), .. planner.CheckShop(settings.Facts), .. settings.Floor?.Check(settings.Bench.OpensHour, settings.Bench.ClosesHour, "floor") ?? []];
+
+    private static IEnumerable<Problem> CheckShelf(IReadOnlyList<Lot> shelf)
+    {
+        foreach (var problem in LimitTable.Check(new Counted(shelf)))
+        {
+            yield return problem;
+        }
+
+        foreach (var twice in shelf.Where(lot => lot is { Id: not null }).GroupBy(lot => lot.Name).Where(lots => lots.Count() > 1))
+        {
+            yield return new Problem("twice", "shelf", $"“{twice.Key:as-is}” stands on two lots.", "Write a different name on each.");
+        }
+    }
 }

@@ -28,6 +28,19 @@ export const daysQuery = queryOptions({
   refetchInterval: 20 * second,
 });
 
+export const shelfQuery = queryOptions({
+  queryKey: ['shelf'],
+  queryFn: () => ask(api.GET('/api/shelf')),
+  refetchInterval: 20 * second,
+});
+
+/** The mends that took of a lot. */
+export const usesQuery = (name: string) =>
+  queryOptions({
+    queryKey: ['shelf', name],
+    queryFn: () => ask(api.GET('/api/shelf/{name}/mends', { params: { path: { name } } })),
+  });
+
 export const itemsQuery = queryOptions({
   queryKey: ['items'],
   queryFn: () => ask(api.GET('/api/items')),

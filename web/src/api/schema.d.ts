@@ -176,6 +176,108 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/shelf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The shelf: what there is, how much of it, how long it is good, and what the bench still takes. */
+        get: operations["getShelf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Put a lot on the shelf, or change it. */
+        put: operations["putLot"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{name}/count": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Say how much is left of a lot. */
+        post: operations["countLot"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{name}/mends": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The mends that took of a lot: whom to call when its maker calls it back. */
+        get: operations["getLotUses"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The shelf as comma-separated values. */
+        get: operations["getShelfTable"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf-table": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Read lots in from comma-separated values. */
+        post: operations["readShelfTable"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/log": {
         parameters: {
             query?: never;
@@ -657,6 +759,14 @@ export interface components {
             radiusMm?: null | number;
             /** @description Why it is never mended here, or null. */
             refuse?: null | string;
+        };
+        /** @description What was counted. */
+        Counted: {
+            /**
+             * Format: double
+             * @description What is left of the lot, in its unit.
+             */
+            left: number;
         };
         /** @description Turns a label's minutes into clock time at a climate. */
         CureClock: {
@@ -1549,6 +1659,95 @@ export interface components {
             /** @description Families of the outer layer that it works on; empty for all. */
             families: string[];
         };
+        /** @description One tin, bottle, kit or roll on the shelf. */
+        Lot: {
+            /** @description Identifier of the material. */
+            material: string;
+            /**
+             * Format: date
+             * @description Date after which it is not used, or null.
+             */
+            useBefore?: null | string;
+            /**
+             * Format: date
+             * @description Day on which it was opened, or null while it is sealed.
+             */
+            openedOn?: null | string;
+            /** @description What the shop has written on it, unique; null for a tin of before tins had names: then it goes by its material. */
+            id?: null | string;
+            /** @description Batch number of the maker, or null. */
+            batch?: null | string;
+            /**
+             * Format: double
+             * @description How much it held when it was put on the shelf, in Unit; null where nobody counts it.
+             */
+            had?: null | number;
+            /** @description What it is counted in. */
+            unit?: components["schemas"]["StockUnit"];
+            /**
+             * Format: double
+             * @description What it cost, in the shop's money, or null.
+             */
+            price?: null | number;
+            /** @description Where it stands, or null. */
+            standsAt?: null | string;
+            /**
+             * Format: date
+             * @description Day on which it was used up or thrown away; null while it is there.
+             */
+            goneOn?: null | string;
+        };
+        /** @description A mend that took something off a lot. */
+        LotUse: {
+            /**
+             * Format: int32
+             * @description Its number.
+             */
+            mend: number;
+            /** @description Tag of its item. */
+            tag: string;
+            /** @description What people call the item. */
+            itemName: string;
+            /**
+             * Format: date-time
+             * @description When it took it last.
+             */
+            at: string;
+            /**
+             * Format: double
+             * @description How much in all, in the lot's unit.
+             */
+            amount: number;
+            /**
+             * Format: date-time
+             * @description When it was handed back; null while it is in the shop.
+             */
+            handedBackAt: null | string;
+        };
+        /** @description A lot with what is left of it. */
+        LotView: {
+            /** @description What it goes by. */
+            name: string;
+            /** @description Name of the material. */
+            title: components["schemas"]["Message"];
+            /** @description The lot. */
+            lot: components["schemas"]["Lot"];
+            /**
+             * Format: double
+             * @description What is left of it, below 0 where more was taken than it should have held; null where nobody counts it.
+             */
+            left: null | number;
+            /**
+             * Format: date
+             * @description The last day on which it is used; null for no end.
+             */
+            lastDay: null | string;
+            /**
+             * Format: int32
+             * @description Days until then, below 0 once it is past; null for no end.
+             */
+            daysLeft: null | number;
+        };
         /**
          * @description How a mark is drawn.
          * @enum {unknown}
@@ -1856,6 +2055,37 @@ export interface components {
         };
         /** @enum {unknown} */
         Movement: "rigid" | "bends" | "stretches" | null;
+        /** @description What the bench still takes of a material. */
+        NeedView: {
+            /** @description Identifier. */
+            material: string;
+            /** @description Its name. */
+            title: components["schemas"]["Message"];
+            /**
+             * Format: double
+             * @description How much it takes.
+             */
+            value: number;
+            /** @description What it is counted in. */
+            unit: components["schemas"]["StockUnit"];
+            /**
+             * Format: double
+             * @description What is left of it and may be used; null where nobody counts it.
+             */
+            left: null | number;
+            /**
+             * Format: double
+             * @description What is missing; null where nothing is, or nobody counts.
+             */
+            short: null | number;
+            /** @description Numbers of the mends that take it. */
+            mends: number[];
+            /**
+             * Format: date-time
+             * @description When the first of them is begun by the plan of the days; null where none is planned.
+             */
+            from: null | string;
+        };
         /** @description Another hurt area close by, at an offset from the first. */
         Neighbour: {
             /** @description Its shape. */
@@ -2041,6 +2271,8 @@ export interface components {
             pour?: null | components["schemas"]["Pour"];
             /** @description Identifier of the mix that it uses, which must not be past using by then; or null. */
             uses?: null | string;
+            /** @description What it takes off the shelf; null for nothing. */
+            takes?: null | components["schemas"]["Taking"][];
         };
         /** @description What is planned for one damage of the item. */
         PlannedDamage: {
@@ -2490,6 +2722,41 @@ export interface components {
             /** @description How it is kept. */
             storage: string;
         };
+        /** @description A material that may stand on the shelf. */
+        ShelfMaterial: {
+            /** @description Identifier. */
+            id: string;
+            /** @description Name. */
+            title: components["schemas"]["Message"];
+            /** @description What it is usually counted in. */
+            unit: components["schemas"]["StockUnit"];
+        };
+        /** @description A shelf as a table to read in. */
+        ShelfTable: {
+            /** @description The table, with a line of names first. */
+            csv: string;
+        };
+        /** @description The shelf as it is read: what there is, how much of it, how long it is good, and what the bench still takes. */
+        ShelfView: {
+            /**
+             * Format: date-time
+             * @description The shop's present.
+             */
+            now: string;
+            /**
+             * Format: date
+             * @description The shop's day.
+             */
+            today: string;
+            /** @description Every lot that is there, the first to expire first. */
+            lots: components["schemas"]["LotView"][];
+            /** @description Lots that were used up or thrown away, the latest first. */
+            gone: components["schemas"]["LotView"][];
+            /** @description What the mends on the bench still take, the missing first. */
+            needs: components["schemas"]["NeedView"][];
+            /** @description Every material that may stand there. */
+            materials: components["schemas"]["ShelfMaterial"][];
+        };
         /** @description Who mends, and what there is only so much of. */
         ShopFloor: {
             /** @description Who mends, 1 to 20. */
@@ -2535,8 +2802,8 @@ export interface components {
             bench: components["schemas"]["BenchFacts"];
             /** @description Measuring device and grits. */
             tools: components["schemas"]["Tools"];
-            /** @description Materials on the shelf; null counts everything as there. */
-            shelf: null | components["schemas"]["OnShelf"][];
+            /** @description Lots on the shelf, and those that are gone; null counts everything as there. */
+            shelf: null | components["schemas"]["Lot"][];
             /** @description The shop's own products, as their labels describe them. */
             products?: null | components["schemas"]["Material"][];
             /** @description Pieces of cloth and patch stock at hand. */
@@ -2658,6 +2925,12 @@ export interface components {
             /** @description Identifier of the figure that its opening follows from, or null. */
             because?: null | string;
         };
+        /**
+         * @description What a material is counted in.
+         * @default ml
+         * @enum {unknown}
+         */
+        StockUnit: "ml" | "g" | "kit" | "piece" | "cm2" | "mm";
         /** @description A solid that layers are made of. */
         Substance: {
             /** @description Identifier. */
@@ -2686,6 +2959,15 @@ export interface components {
             option: string;
             /** @description Why the default is the default, or that it was chosen. */
             why: components["schemas"]["Message"];
+        };
+        /** @description What a step takes off the shelf. */
+        Taking: {
+            /** @description Identifier of the material. */
+            material: string;
+            /** @description Identifier of the figure that says how much; null for one piece of it. */
+            figure?: null | string;
+            /** @description Identifier of the figure that says how many times, such as the cups; null for once. */
+            times?: null | string;
         };
         /** @description Somebody who mends. */
         Technician: {
@@ -3399,6 +3681,187 @@ export interface operations {
                 };
                 content: {
                     "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getShelf: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfView"];
+                };
+            };
+        };
+    };
+    putLot: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Lot"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    countLot: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Counted"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getLotUses: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LotUse"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getShelfTable: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    readShelfTable: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShelfTable"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfView"];
                 };
             };
             /** @description Unprocessable Entity */

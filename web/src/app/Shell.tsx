@@ -62,7 +62,8 @@ function TopLine({ shopName, zone }: { shopName: string; zone: string }) {
         <Place to="/days" words={say`Days`} />
         <Place to="/new" words={say`Start a mend`} />
         <Place to="/log" words={say`Log`} />
-        <Place to="/shelf" words={say`Shelf and tools`} />
+        <Place to="/shelf" words={say`Shelf`} />
+        <Place to="/shop" words={say`Shop`} />
       </nav>
       <div className="ml-auto flex items-center gap-3">
         <span className="lettering hidden md:inline">{shopName}</span>
@@ -79,7 +80,7 @@ function TopLine({ shopName, zone }: { shopName: string; zone: string }) {
   );
 }
 
-function Place({ to, words }: { to: '/' | '/days' | '/new' | '/log' | '/shelf'; words: string }) {
+function Place({ to, words }: { to: '/' | '/days' | '/new' | '/log' | '/shelf' | '/shop'; words: string }) {
   return (
     <Link
       to={to}

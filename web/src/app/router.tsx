@@ -10,6 +10,7 @@ import { isStage } from '../desk/stages';
 import { CupLabels } from '../print/CupLabels';
 import { HandBackNote } from '../print/HandBackNote';
 import { JobSheet } from '../print/JobSheet';
+import { SettingsPage } from '../settings/SettingsPage';
 import { ShelfPage } from '../shelf/ShelfPage';
 import { Shell } from './Shell';
 import { NotThere } from './NotThere';
@@ -26,6 +27,7 @@ const log = createRoute({
   validateSearch: (search): { q?: string } => (typeof search.q === 'string' && search.q ? { q: search.q } : {}),
 });
 const shelf = createRoute({ getParentRoute: () => root, path: '/shelf', component: ShelfPage });
+const settings = createRoute({ getParentRoute: () => root, path: '/shop', component: SettingsPage });
 const mend = createRoute({
   getParentRoute: () => root,
   path: '/mends/$id/$stage',
@@ -42,7 +44,7 @@ const note = createRoute({ getParentRoute: () => root, path: '/mends/$id/note', 
 
 export function makeRouter(queryClient: QueryClient) {
   return createRouter({
-    routeTree: root.addChildren([bench, days, fleet, gallery, log, shelf, mend, sheet, labels, note]),
+    routeTree: root.addChildren([bench, days, fleet, gallery, log, shelf, settings, mend, sheet, labels, note]),
     context: { queryClient },
     scrollRestoration: true,
   });

@@ -1,400 +1,126 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, ask, problemsIn, Refused } from '../api/client';
-import { catalogueQuery, shopQuery } from '../api/queries';
-import type { Catalogue, Schemas } from '../api/types';
+import { problemsIn } from '../api/client';
+import { shelfQuery } from '../api/queries';
+import type { Schemas } from '../api/types';
 import { useUnits } from '../shop/units';
 import { Button } from '../ui/Button';
-import { Choice } from '../ui/Choice';
-import { MeasureField } from '../ui/MeasureField';
-import { Notice, Problems } from '../ui/Notice';
-import { length, temperature } from '../measures/units';
-import { toolWords } from '../ui/words';
-import { MaybeField } from './MaybeField';
-import { Hands } from './Hands';
-import { Offcuts } from './Offcuts';
-import { Products } from './Products';
-import { merge } from '../desk/merge';
+import { Problems } from '../ui/Notice';
 import { say } from '../words/say';
+import { LotForm } from './LotForm';
+import { LotPanel } from './LotPanel';
+import { Needs } from './Needs';
+import { boards, found, isCounted, nextName, whole, type LotView } from './shelfView';
+import { Tables } from './Tables';
+import { Tin } from './Tin';
+import { usePutLot } from './usePutLot';
 
-type Settings = Schemas['ShopSettings'];
-
-/** What the shop has: measuring device, grits, materials, hours, zone. Every new mend starts from it. */
+/** The shelf, read as a shelf: how full, how old, how long still good, and what the bench still takes. */
 export function ShelfPage() {
-  const shop = useQuery(shopQuery);
-  const catalogue = useQuery(catalogueQuery);
-  if (!shop.data || !catalogue.data) return <p className="p-5">{say`Loading …`}</p>;
-  return <ShelfForm shop={shop.data} catalogue={catalogue.data} />;
+  const shelf = useQuery(shelfQuery);
+  if (!shelf.data) return <div className="p-5">{shelf.error ? <Problems problems={problemsIn(shelf.error)} /> : say`Loading …`}</div>;
+  return <Shelf view={shelf.data} />;
 }
 
-function ShelfForm({ shop, catalogue }: { shop: Schemas['ShopView']; catalogue: Catalogue }) {
-  // What is written here keeps the version that it was made from: what comes in meanwhile must not go out under it.
-  const [base, setBase] = useState(shop);
-  const [mine, setMine] = useState(shop.settings);
-  const [theirs, setTheirs] = useState<Schemas['ShopView'] | null>(null);
-  const queryClient = useQueryClient();
-  const startFrom = (view: Schemas['ShopView']) => {
-    setBase(view);
-    setMine(view.settings);
-    setTheirs(null);
+function Shelf({ view }: { view: Schemas['ShelfView'] }) {
+  const { units } = useUnits();
+  const [words, setWords] = useState('');
+  const [picked, setPicked] = useState<string | null>(null);
+  const [adding, setAdding] = useState(false);
+  const all = [...view.lots, ...view.gone];
+  const lot = all.find((each) => each.name === picked);
+  const shown = found(view.lots, words);
+  const [counted, said] = [shown.filter(isCounted), shown.filter((each) => !isCounted(each))];
+  const pick = (name: string) => {
+    setAdding(false);
+    setPicked(name === picked ? null : name);
   };
-  const put = (settings: Settings, version: number) => ask(api.PUT('/api/shop', { params: { header: { 'If-Match': version } }, body: settings }));
-  const keep = useMutation({
-    mutationFn: async ({ settings, version }: { settings: Settings; version: number }) => {
-      try {
-        return await put(settings, version);
-      } catch (error) {
-        if (!(error instanceof Refused) || error.status !== 409) throw error;
-        const fresh = await ask(api.GET('/api/shop'));
-        const merged = merge(base.settings, settings, fresh.settings);
-        if (!merged.collides) return await put(merged.value, fresh.version);
-        setTheirs(fresh);
-        setMine(merged.value);
-        throw error;
-      }
-    },
-    onSuccess: (view) => {
-      queryClient.setQueryData(shopQuery.queryKey, view);
-      startFrom(view);
-    },
-  });
-  const changed = JSON.stringify(mine) !== JSON.stringify(base.settings);
-  if (!changed && !keep.isPending && shop.version > base.version) startFrom(shop);
+  const put = usePutLot(() => setAdding(false));
   return (
-    <form
-      className="mx-auto grid max-w-[1500px] gap-x-10 gap-y-6 px-5 py-5 lg:grid-cols-2"
-      onSubmit={(event) => {
-        event.preventDefault();
-        keep.mutate({ settings: mine, version: base.version });
-      }}
-    >
-      <div className="flex items-end justify-between gap-4 lg:col-span-2">
-        <h1 className="text-3xl">{say`Shelf and tools`}</h1>
-        <Button type="submit" look="main" disabled={!changed || keep.isPending}>{say`Save`}</Button>
+    <div className="mx-auto max-w-[1500px] px-5 py-5">
+      <div className="flex flex-wrap items-end justify-between gap-3">
+        <h1 className="text-3xl">{say`Shelf`}</h1>
+        <label className="min-w-0 flex-1 sm:max-w-sm">
+          <span className="lettering block">{say`Scan or type a name, a material, a batch`}</span>
+          <input
+            className="h-11 w-full rounded-sm border-2 border-line bg-sheet px-3"
+            value={words}
+            onChange={(event) => setWords(event.target.value)}
+            onKeyDown={(event) => {
+              const only = counted[0];
+              if (event.key === 'Enter' && only) pick(counted.find((each) => each.name.toLowerCase() === words.trim().toLowerCase())?.name ?? only.name);
+            }}
+          />
+        </label>
+        <Button
+          look="main"
+          onClick={() => {
+            setPicked(null);
+            setAdding(true);
+          }}
+        >{say`Put a lot on the shelf`}</Button>
       </div>
-      <div className="lg:col-span-2">
-        {theirs ? (
-          <div role="alert">
-            <Notice tone="late" word={say`Changed elsewhere.`}>
-              {say`Somebody else changed the same settings first. Their change was saved; yours is still on this page.`}
-              <span className="mt-2 flex flex-wrap gap-2">
-                <Button onClick={() => startFrom(theirs)}>{say`Use theirs`}</Button>
-                <Button look="stop" onClick={() => keep.mutate({ settings: mine, version: theirs.version })}>{say`Keep mine instead`}</Button>
-              </span>
-            </Notice>
-          </div>
-        ) : (
-          <Problems problems={problemsIn(keep.error)} />
-        )}
-        {keep.isSuccess && !changed ? <Notice tone="good" word={say`Saved.`}>{say`New mends start from these settings.`}</Notice> : null}
+      <Needs needs={view.needs} units={units} />
+      <div className="mt-4 grid items-start gap-6 lg:grid-cols-[1fr_26rem]">
+        <div className={`order-2 lg:sticky lg:top-4 ${adding || lot ? 'max-lg:order-1' : ''}`}>
+          {adding ? <LotForm start={whole({ material: '', id: nextName(all) })} title={view.materials} put={put} onClose={() => setAdding(false)} /> : null}
+          {lot && !adding ? <LotPanel key={lot.name} lot={lot} today={view.today} onClose={() => setPicked(null)} /> : null}
+          {!lot && !adding ? (
+            <p className="hidden text-lg text-faint lg:block">{say`Pick a lot to count it, to open it, or to see who got something of it.`}</p>
+          ) : null}
+        </div>
+        <div className="order-1 max-lg:order-2 lg:row-start-1">
+          {boards(counted).map((board) => (
+            <Board key={board.place ?? ''} place={board.place} lots={board.lots} picked={picked} onPick={pick} />
+          ))}
+          <Said lots={said} picked={picked} onPick={pick} heading={say`There, and nobody counts it`} />
+          <Said lots={found(view.gone, words).filter((each) => each.lot.id)} picked={picked} onPick={pick} heading={say`Used up or thrown away`} />
+          <Tables />
+        </div>
       </div>
-      <Shop mine={mine} setMine={setMine} />
-      <Hands mine={mine} setMine={setMine} />
-      <Drawer mine={mine} setMine={setMine} catalogue={catalogue} />
-      <Shelf mine={mine} setMine={setMine} catalogue={catalogue} shop={shop} />
-      <Offcuts mine={mine} setMine={setMine} catalogue={catalogue} />
-      <Products mine={mine} setMine={setMine} catalogue={catalogue} />
-    </form>
+    </div>
   );
 }
 
-interface PartProps {
-  mine: Settings;
-  setMine: (settings: Settings) => void;
+interface LotsProps {
+  lots: readonly LotView[];
+  picked: string | null;
+  onPick: (name: string) => void;
 }
 
-function Shop({ mine, setMine }: PartProps) {
-  const { units } = useUnits();
-  const { bench } = mine;
-  const setBench = (change: Partial<Schemas['BenchFacts']>) => setMine({ ...mine, bench: { ...bench, ...change } });
-  const field = 'h-11 w-full rounded-sm border-2 border-line bg-sheet px-3';
+function Board({ place, lots, picked, onPick }: LotsProps & { place: string | null }) {
+  const name = place ?? say`No place given`;
   return (
-    <section className="grid content-start gap-3 sm:grid-cols-2">
-      <h2 className="text-xl sm:col-span-2">{say`The shop`}</h2>
-      <label>
-        <span className="lettering block">{say`Name`}</span>
-        <input className={field} value={mine.name} onChange={(event) => setMine({ ...mine, name: event.target.value })} />
-      </label>
-      <label>
-        <span className="lettering block">{say`Time zone`}</span>
-        <input className={field} value={bench.zone} onChange={(event) => setBench({ zone: event.target.value })} />
-      </label>
-      <MeasureField label={say`Open from`} path="bench.opensHour" value={bench.opensHour} step={1} onChange={(opensHour) => setBench({ opensHour })} />
-      <MeasureField label={say`until`} path="bench.closesHour" value={bench.closesHour} step={1} onChange={(closesHour) => setBench({ closesHour })} />
-      <MeasureField
-        label={say`Bench by day`}
-        path="bench.temperatureC"
-        value={bench.temperatureC}
-        step={1}
-        onChange={(temperatureC) => setBench({ temperatureC })}
-      />
-      <MeasureField
-        label={say`Bench by night`}
-        path="bench.nightTemperatureC"
-        value={bench.nightTemperatureC ?? bench.temperatureC}
-        step={1}
-        onChange={(nightTemperatureC) => setBench({ nightTemperatureC })}
-      />
-      <MeasureField
-        label={say`Humidity`}
-        path="bench.relativeHumidityPercent"
-        value={bench.relativeHumidityPercent}
-        step={1}
-        onChange={(relativeHumidityPercent) => setBench({ relativeHumidityPercent })}
-      />
-      <MeasureField
-        label={say`Air changes`}
-        path="bench.airChangesPerHour"
-        value={bench.airChangesPerHour}
-        step={0.5}
-        onChange={(airChangesPerHour) => setBench({ airChangesPerHour })}
-      />
-      <MaybeField label={say`Latitude, north +`} path="bench.latitudeDeg" value={bench.latitudeDeg} onChange={(latitudeDeg) => setBench({ latitudeDeg })} />
-      <MaybeField
-        label={say`Longitude, east +`}
-        path="bench.longitudeDeg"
-        value={bench.longitudeDeg}
-        onChange={(longitudeDeg) => setBench({ longitudeDeg })}
-        hint={say`With both, light-cured resin goes by the sun of the hour.`}
-      />
-      <MeasureField
-        label={say`Altitude`}
-        path="bench.altitudeM"
-        value={bench.altitudeM}
-        step={{ metric: 50, us: 100 }}
-        onChange={(altitudeM) => setBench({ altitudeM })}
-      />
-      <MaybeField
-        key={units}
-        label={say`Room`}
-        path="bench.roomM3"
-        value={bench.roomM3}
-        onChange={(roomM3) => setBench({ roomM3 })}
-        hint={say`With it, vapour is estimated.`}
-      />
-      <MaybeField
-        label={say`UV lamp at the work`}
-        path="bench.lampMwPerCm2"
-        value={bench.lampMwPerCm2}
-        onChange={(lampMwPerCm2) => setBench({ lampMwPerCm2 })}
-        hint={say`Empty: as much as full daylight.`}
-      />
-      <Choice
-        label={say`Units of a new device`}
-        value={mine.units}
-        options={[
-          ['metric', `${length.unit('metric')}, ${temperature.unit('metric')}`],
-          ['us', `${length.unit('us')}, ${temperature.unit('us')}`],
-        ]}
-        onPick={(chosen) => setMine({ ...mine, units: chosen })}
-      />
+    <section aria-label={name} className="mb-6">
+      <div className="flex flex-wrap items-end gap-3 border-b-8 border-strong-line px-1">
+        {lots.map((lot) => (
+          <Tin key={lot.name} lot={lot} picked={lot.name === picked} onPick={() => onPick(lot.name)} />
+        ))}
+      </div>
+      <h2 className="lettering mt-1">{name}</h2>
     </section>
   );
 }
 
-/** What a device of each kind usually is, to begin from. */
-const usualDevices: Record<Schemas['Tools']['measure']['kind'], Schemas['Tools']['measure']> = {
-  cup: { kind: 'cup', lineEveryMl: 5, lineErrorMl: 0.5, holdsMl: 60 },
-  scale: { kind: 'scale', stepG: 1 },
-  syringe: { kind: 'syringe', graduationMl: 0.5, barrelMl: 20 },
-  pump: { kind: 'pump', strokeMl: 8, strokeErrorPercent: 4 },
-};
-
-function Drawer({ mine, setMine, catalogue }: PartProps & { catalogue: Catalogue }) {
-  const { tools } = mine;
-  const measure = tools.measure;
-  const setMeasure = (next: Schemas['Tools']['measure']) => setMine({ ...mine, tools: { ...tools, measure: next } });
-  const has = tools.has ?? catalogue.tools;
-  const toggleTool = (tool: string) =>
-    setMine({ ...mine, tools: { ...tools, has: has.includes(tool) ? has.filter((each) => each !== tool) : [...has, tool] } });
-  const toggle = (grit: string) =>
-    setMine({ ...mine, tools: { ...tools, grits: tools.grits.includes(grit) ? tools.grits.filter((each) => each !== grit) : [...tools.grits, grit] } });
+function Said({ lots, picked, onPick, heading }: LotsProps & { heading: string }) {
+  if (lots.length === 0) return null;
   return (
-    <section className="flex flex-col gap-3">
-      <h2 className="text-xl">{say`Measuring`}</h2>
-      <Choice
-        label={say`Two-part resin is measured with`}
-        value={measure.kind}
-        options={[
-          ['cup', say`A cup with lines`],
-          ['scale', say`A scale`],
-          ['syringe', say`Syringes`],
-          ['pump', say`Pumps`],
-        ]}
-        onPick={(kind) => setMeasure(usualDevices[kind])}
-      />
-      {measure.kind === 'cup' ? (
-        <div className="grid gap-3 sm:grid-cols-3">
-          <MeasureField
-            label={say`Lines every`}
-            path="tools.measure.lineEveryMl"
-            value={measure.lineEveryMl}
-            step={{ metric: 0.5, us: 0.05 }}
-            onChange={(lineEveryMl) => setMeasure({ ...measure, lineEveryMl })}
-          />
-          <MeasureField
-            label={say`Off a line by up to`}
-            path="tools.measure.lineErrorMl"
-            value={measure.lineErrorMl}
-            step={{ metric: 0.1, us: 0.005 }}
-            onChange={(lineErrorMl) => setMeasure({ ...measure, lineErrorMl })}
-          />
-          <MeasureField
-            label={say`Holds`}
-            path="tools.measure.holdsMl"
-            value={measure.holdsMl}
-            step={{ metric: 10, us: 0.5 }}
-            onChange={(holdsMl) => setMeasure({ ...measure, holdsMl })}
-          />
-        </div>
-      ) : measure.kind === 'scale' ? (
-        <MeasureField
-          label={say`Smallest step`}
-          path="tools.measure.stepG"
-          value={measure.stepG}
-          step={{ metric: 0.1, us: 0.005 }}
-          onChange={(stepG) => setMeasure({ ...measure, stepG })}
-        />
-      ) : measure.kind === 'syringe' ? (
-        <div className="grid gap-3 sm:grid-cols-2">
-          <MeasureField
-            label={say`Graduations every`}
-            path="tools.measure.graduationMl"
-            value={measure.graduationMl}
-            step={{ metric: 0.1, us: 0.005 }}
-            onChange={(graduationMl) => setMeasure({ ...measure, graduationMl })}
-          />
-          <MeasureField
-            label={say`Draws at once`}
-            path="tools.measure.barrelMl"
-            value={measure.barrelMl}
-            step={{ metric: 5, us: 0.2 }}
-            onChange={(barrelMl) => setMeasure({ ...measure, barrelMl })}
-          />
-        </div>
-      ) : (
-        <div className="grid gap-3 sm:grid-cols-2">
-          <MeasureField
-            label={say`A stroke of resin gives`}
-            path="tools.measure.strokeMl"
-            value={measure.strokeMl}
-            step={{ metric: 0.5, us: 0.02 }}
-            onChange={(strokeMl) => setMeasure({ ...measure, strokeMl })}
-          />
-          <MeasureField
-            label={say`Strokes differ by`}
-            path="tools.measure.strokeErrorPercent"
-            value={measure.strokeErrorPercent}
-            step={{ metric: 0.5, us: 0.5 }}
-            onChange={(strokeErrorPercent) => setMeasure({ ...measure, strokeErrorPercent })}
-          />
-        </div>
-      )}
-      <h2 className="mt-2 text-xl">{say`Grits in the drawer`}</h2>
-      <div className="flex flex-wrap gap-1.5">
-        {catalogue.grits
-          .filter((grit) => grit.startsWith('P'))
-          .map((grit) => (
-            <button
-              key={grit}
-              type="button"
-              aria-pressed={tools.grits.includes(grit)}
-              onClick={() => toggle(grit)}
-              className="min-h-11 rounded-sm border-2 border-line bg-sheet px-3 font-medium aria-pressed:border-act aria-pressed:bg-act aria-pressed:text-on-act"
-            >
-              {grit}
-            </button>
-          ))}
-      </div>
-      <h2 className="mt-2 text-xl">{say`Tools at hand`}</h2>
-      <div className="flex flex-wrap gap-1.5">
-        {catalogue.tools.map((tool) => (
+    <section aria-label={heading} className="mb-6">
+      <h2 className="text-xl">{heading}</h2>
+      <div className="mt-1 flex flex-wrap gap-1.5">
+        {lots.map((lot) => (
           <button
-            key={tool}
+            key={lot.name}
             type="button"
-            aria-pressed={has.includes(tool)}
-            onClick={() => toggleTool(tool)}
-            className="min-h-11 rounded-sm border-2 border-line bg-sheet px-3 font-medium aria-pressed:border-act aria-pressed:bg-act aria-pressed:text-on-act"
+            aria-pressed={lot.name === picked}
+            onClick={() => onPick(lot.name)}
+            className="min-h-11 rounded-sm border-2 border-line bg-sheet px-3 text-left font-medium aria-pressed:border-act aria-pressed:bg-act aria-pressed:text-on-act"
           >
-            {toolWords[tool] ?? tool}
+            {lot.lot.id ? <span className="numeral mr-2">{lot.name}</span> : null}
+            {lot.title}
           </button>
         ))}
       </div>
     </section>
-  );
-}
-
-function Shelf({ mine, setMine, catalogue, shop }: PartProps & { catalogue: Catalogue; shop: Schemas['ShopView'] }) {
-  const all = [...catalogue.materials, ...(mine.products ?? [])];
-  const shelf = mine.shelf ?? all.map((material) => ({ material: material.id, useBefore: null, openedOn: null }));
-  const has = (id: string) => shelf.find((entry) => entry.material === id);
-  const set = (next: Schemas['OnShelf'][]) => setMine({ ...mine, shelf: next });
-  const kept = (entry: Schemas['OnShelf']) =>
-    shop.settings.shelf?.some((each) => each.material === entry.material && each.openedOn === entry.openedOn && each.useBefore === entry.useBefore);
-  return (
-    <section className="lg:col-span-2">
-      <h2 className="text-xl">{say`On the shelf`}</h2>
-      <ul className="mt-1 grid gap-x-10 md:grid-cols-2">
-        {all
-          .filter((material) => material.role !== 'cloth' && material.role !== 'filler')
-          .map((material) => {
-            const entry = has(material.id);
-            return (
-              <li key={material.id} className="flex min-h-14 items-center justify-between gap-3 border-b border-line">
-                <label className="flex min-h-11 flex-1 items-center gap-3">
-                  <input
-                    type="checkbox"
-                    className="size-6 shrink-0 accent-(--act)"
-                    checked={entry !== undefined}
-                    onChange={(event) =>
-                      set(
-                        event.target.checked
-                          ? [...shelf, { material: material.id, useBefore: null, openedOn: null }]
-                          : shelf.filter((each) => each.material !== material.id),
-                      )
-                    }
-                  />
-                  <span className="leading-tight font-medium">{material.name}</span>
-                </label>
-                {entry ? (
-                  <span className="flex flex-wrap justify-end gap-x-3 text-sm">
-                    <Day
-                      label={say`opened`}
-                      value={entry.openedOn}
-                      onChange={(openedOn) => set(shelf.map((each) => (each === entry ? { ...each, openedOn } : each)))}
-                    />
-                    <Day
-                      label={say`use before`}
-                      value={entry.useBefore}
-                      onChange={(useBefore) => set(shelf.map((each) => (each === entry ? { ...each, useBefore } : each)))}
-                    />
-                    {entry.openedOn ? (
-                      <span className="w-full text-right text-faint">
-                        {kept(entry) ? goodUntil(shop.lastDays[entry.material]) : say`save to see how long it keeps`}
-                      </span>
-                    ) : null}
-                  </span>
-                ) : null}
-              </li>
-            );
-          })}
-      </ul>
-    </section>
-  );
-}
-
-const goodUntil = (day: string | undefined) => (day ? say`good until ${day}` : say`shelf life once opened is not known`);
-
-function Day({ label, value, onChange }: { label: string; value: string | null | undefined; onChange: (value: string | null) => void }) {
-  return (
-    <label>
-      <span className="lettering mr-1">{label}</span>
-      <input
-        type="date"
-        className="h-10 w-36 rounded-sm border-2 border-line bg-sheet px-1"
-        value={value ?? ''}
-        onChange={(event) => onChange(event.target.value || null)}
-      />
-    </label>
   );
 }
