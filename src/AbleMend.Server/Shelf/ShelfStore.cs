@@ -119,7 +119,7 @@ public sealed class ShelfStore(MendDb db, ShopStore shop, MendStore mends, DaysS
     private static DateOnly Today(ShopSettings settings, DateTimeOffset now) =>
         DateOnly.FromDateTime(TimeZoneInfo.ConvertTime(now, TimeZoneInfo.FindSystemTimeZoneById(settings.Bench.Zone)).DateTime);
 
-    private static Message Titled(Material material) => (Message)$"{material.Name:inside}";
+    private static Message Titled(Material material) => (Message)$"{material.Name}";
 
     private static LotView View(Lot lot, Material material, Dictionary<string, double> left, DateOnly today)
     {

@@ -71,7 +71,7 @@ export function LotForm({ start, title, fixed, put, onClose }: Props) {
         {fixed ? null : text(say`Write on it`, lot.id, (id) => set({ id }))}
         {text(say`Batch number`, lot.batch, (batch) => set({ batch: batch || null }))}
         <div className="grid grid-cols-[1fr_6rem] gap-2">
-          {text(say`Holds, when it came`, had, setHad, isAmount(had))}
+          {text(say`Held when new`, had, setHad, isAmount(had))}
           <label>
             <span className="lettering block">{say`in`}</span>
             <select className={field} value={lot.unit} onChange={(event) => set({ unit: event.target.value as Lot['unit'] })}>

@@ -31,7 +31,11 @@ export function LotPanel({ lot, today, onClose }: { lot: LotView; today: string;
         </h2>
         <Button look="quiet" onClick={onClose}>{say`Close`}</Button>
       </div>
-      <p className="text-lg">{[goodFor(lot), lot.lot.batch && say`batch ${lot.lot.batch}`, lot.lot.standsAt].filter(Boolean).join(', ')}</p>
+      <p className="text-lg">
+        {[kept.openedOn ? say`opened ${kept.openedOn}` : say`sealed`, goodFor(lot), lot.lot.batch && say`batch ${lot.lot.batch}`, lot.lot.standsAt]
+          .filter(Boolean)
+          .join(', ')}
+      </p>
       {lot.lot.had ? <Count key={lot.name + String(lot.left)} lot={lot} /> : null}
       <div className="mt-3 flex flex-wrap gap-2">
         {lot.lot.openedOn ? null : <Button onClick={() => put.mutate({ ...kept, openedOn: today })}>{say`Opened today`}</Button>}

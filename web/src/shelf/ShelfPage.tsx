@@ -40,7 +40,7 @@ function Shelf({ view }: { view: Schemas['ShelfView'] }) {
     <div className="mx-auto max-w-[1500px] px-5 py-5">
       <div className="flex flex-wrap items-end justify-between gap-3">
         <h1 className="text-3xl">{say`Shelf`}</h1>
-        <label className="min-w-0 flex-1 sm:max-w-sm">
+        <label className="min-w-0 flex-1 max-sm:order-last max-sm:basis-full sm:max-w-sm">
           <span className="lettering block">{say`Scan or type a name, a material, a batch`}</span>
           <input
             className="h-11 w-full rounded-sm border-2 border-line bg-sheet px-3"
@@ -61,15 +61,12 @@ function Shelf({ view }: { view: Schemas['ShelfView'] }) {
         >{say`Put a lot on the shelf`}</Button>
       </div>
       <Needs needs={view.needs} units={units} />
-      <div className="mt-4 grid items-start gap-6 lg:grid-cols-[1fr_26rem]">
-        <div className={`order-2 lg:sticky lg:top-4 ${adding || lot ? 'max-lg:order-1' : ''}`}>
+      <div className={`mt-4 grid items-start gap-6 ${adding || lot ? 'lg:grid-cols-[1fr_26rem]' : ''}`}>
+        <div className={adding || lot ? 'order-1 lg:sticky lg:top-4 lg:order-2' : 'hidden'}>
           {adding ? <LotForm start={whole({ material: '', id: nextName(all) })} title={view.materials} put={put} onClose={() => setAdding(false)} /> : null}
           {lot && !adding ? <LotPanel key={lot.name} lot={lot} today={view.today} onClose={() => setPicked(null)} /> : null}
-          {!lot && !adding ? (
-            <p className="hidden text-lg text-faint lg:block">{say`Pick a lot to count it, to open it, or to see who got something of it.`}</p>
-          ) : null}
         </div>
-        <div className="order-1 max-lg:order-2 lg:row-start-1">
+        <div className="order-2 min-w-0 lg:order-1">
           {boards(counted).map((board) => (
             <Board key={board.place ?? ''} place={board.place} lots={board.lots} picked={picked} onPick={pick} />
           ))}
@@ -92,10 +89,11 @@ function Board({ place, lots, picked, onPick }: LotsProps & { place: string | nu
   const name = place ?? say`No place given`;
   return (
     <section aria-label={name} className="mb-6">
-      <div className="flex flex-wrap items-end gap-3 border-b-8 border-strong-line px-1">
+      <div className="flex flex-wrap items-stretch gap-y-4">
         {lots.map((lot) => (
           <Tin key={lot.name} lot={lot} picked={lot.name === picked} onPick={() => onPick(lot.name)} />
         ))}
+        <span className="flex-1 border-b-8 border-strong-line" />
       </div>
       <h2 className="lettering mt-1">{name}</h2>
     </section>

@@ -29,7 +29,7 @@ const symbols: Record<StockUnit, string> = { ml: 'mL', g: 'g', kit: 'kit', piece
 const digits: Record<StockUnit, number> = { ml: 0, g: 0, kit: 1, piece: 0, cm2: 0, mm: 0 };
 
 /** So much, in the units of this device. */
-export const amount = (value: number, unit: StockUnit, units: Units) => measure(value, symbols[unit], digits[unit], units);
+export const amount = (value: number, unit: StockUnit, units: Units) => measure(value, symbols[unit], Number.isInteger(value) ? 0 : digits[unit], units);
 
 /** How an amount is typed: shown in the units of this device, kept in the shelf's. */
 export const typedAmount = (unit: StockUnit) => byHand(symbols[unit], digits[unit] + 1);
