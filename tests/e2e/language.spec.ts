@@ -35,7 +35,9 @@ interface Mend {
 async function written(page: Page): Promise<string[]> {
   const get = async <T>(path: string) => (await (await page.request.get(server.url + path)).json()) as T;
   const items = await get<Said[]>('/api/items');
-  const shop = await get<{ settings: { name: string; bench: { zone: string }; offcuts: { id: string }[] | null; products: Said[] | null } }>('/api/shop');
+  const shop = await get<{
+    settings: { name: string; bench: { zone: string }; offcuts: { id: string }[] | null; products: Said[] | null; shelf: { standsAt: string | null }[] | null };
+  }>('/api/shop');
   const gallery = await get<Said[]>('/api/gallery');
   const mends = await Promise.all(Array.from({ length: 18 }, (_, i) => get<Mend>(`/api/mends/${i + 1}`)));
   const events = mends.flatMap((mend) => mend.events ?? []).flatMap(({ text }) => text?.split('\n') ?? []);
@@ -48,6 +50,7 @@ async function written(page: Page): Promise<string[]> {
     ...items.flatMap(({ tag, name }) => [name, tag]),
     ...(settings.offcuts ?? []).map(({ id }) => id),
     ...(settings.products ?? []).map(({ name }) => name),
+    ...(settings.shelf ?? []).flatMap(({ standsAt }) => standsAt ?? []),
     settings.name,
     settings.bench.zone,
   ].sort((a, b) => b.length - a.length);

@@ -89,8 +89,8 @@ function SettingsForm({ shop, catalogue }: { shop: Schemas['ShopView']; catalogu
         {keep.isSuccess && !changed ? <Notice tone="good" word={say`Saved.`}>{say`New mends start from these settings.`}</Notice> : null}
       </div>
       <Shop mine={mine} setMine={setMine} />
-      <Hands mine={mine} setMine={setMine} />
       <Drawer mine={mine} setMine={setMine} catalogue={catalogue} />
+      <Hands mine={mine} setMine={setMine} />
       <Offcuts mine={mine} setMine={setMine} catalogue={catalogue} />
       <Products mine={mine} setMine={setMine} catalogue={catalogue} />
     </form>
