@@ -5,6 +5,7 @@ using AbleMend.Core.Mixing;
 using AbleMend.Core.Patching;
 using AbleMend.Core.Quantities;
 using AbleMend.Core.Stock;
+using AbleMend.Core.Worth;
 
 namespace AbleMend.Data;
 
@@ -17,8 +18,9 @@ namespace AbleMend.Data;
 /// <param name="Shelf">Lots on the shelf, and those that are gone; null counts everything as there.</param>
 /// <param name="Offcuts">Pieces of cloth and patch stock at hand.</param>
 /// <param name="Floor">Who mends, and what there is only so much of; null for one pair of hands.</param>
+/// <param name="Rates">What the shop asks for its work; null where it has not said.</param>
 public sealed record ShopSettings(string Name, UnitSystem Units, BenchFacts Bench, Tools Tools, IReadOnlyList<Lot>? Shelf, IReadOnlyList<Material>? Products = null,
-    IReadOnlyList<Offcut>? Offcuts = null, ShopFloor? Floor = null)
+    IReadOnlyList<Offcut>? Offcuts = null, ShopFloor? Floor = null, Rates? Rates = null)
 {
     /// <value>The shop as a new case starts from it.</value>
     [System.Text.Json.Serialization.JsonIgnore]

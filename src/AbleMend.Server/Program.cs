@@ -14,6 +14,7 @@ using AbleMend.Server.Plans;
 using AbleMend.Server.Printing;
 using AbleMend.Server.Shelf;
 using AbleMend.Server.Shop;
+using AbleMend.Server.Worth;
 using Microsoft.AspNetCore.Http.Json;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Options;
@@ -93,6 +94,7 @@ try
     api.MapMends();
     api.MapDays();
     api.MapShelf();
+    api.MapWorth();
     api.MapLog();
     api.MapTemplates();
     api.MapGallery();

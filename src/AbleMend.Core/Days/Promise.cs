@@ -78,9 +78,6 @@ public sealed class Promises(ShopFloor floor, Cases.BenchFacts bench)
     /// <summary>What a warm corner has: warmer, most films outrun their solvents. From memory.</summary>
     public const double WarmC = 30;
 
-    /// <summary>How much longer a piece of work takes on a bad day. From memory.</summary>
-    private const double BadDay = 1.5;
-
     /// <summary>For less nobody heats a corner.</summary>
     private static readonly TimeSpan WorthIt = TimeSpan.FromHours(1);
 
@@ -141,7 +138,7 @@ public sealed class Promises(ShopFloor floor, Cases.BenchFacts bench)
     ];
 
     private static MendToPlan Slow(MendToPlan mend) =>
-        mend with { Plan = mend.Plan with { Steps = [.. mend.Plan.Steps.Select(step => step with { Timing = step.Timing with { HandsOnMin = step.Timing.HandsOnMin * BadDay } })] } };
+        mend with { Plan = mend.Plan with { Steps = [.. mend.Plan.Steps.Select(step => step with { Timing = step.Timing with { HandsOnMin = step.Timing.HandsOnMin * Worth.Estimate.BadDay } })] } };
 
     /// <summary>The last start that has it ready in time, to a quarter of an hour: a later start is never ready sooner.</summary>
     private DateTimeOffset? LatestStart(MendToPlan mend, IReadOnlyList<MendToPlan> others, DaysPlan standing, DateTimeOffset now)

@@ -73,7 +73,7 @@ public static class ShopEndpoints
 
     /// <summary>What is wrong with settings; empty where they can be kept.</summary>
     internal static IReadOnlyList<Problem> Check(ShopSettings settings, Planner planner) =>
-        [.. LimitTable.Check(new Named(settings.Name)), .. CheckShelf(settings.Shelf ?? []), .. planner.CheckShop(settings.Facts), .. settings.Floor?.Check(settings.Bench.OpensHour, settings.Bench.ClosesHour, "floor") ?? []];
+        [.. LimitTable.Check(new Named(settings.Name)), .. CheckShelf(settings.Shelf ?? []), .. settings.Rates is { } rates ? LimitTable.Check(rates, "rates") : [], .. planner.CheckShop(settings.Facts), .. settings.Floor?.Check(settings.Bench.OpensHour, settings.Bench.ClosesHour, "floor") ?? []];
 
     private static IEnumerable<Problem> CheckShelf(IReadOnlyList<Lot> shelf)
     {

@@ -61,6 +61,15 @@ export const promiseQuery = (id: number, version: number) =>
     staleTime: 20 * second,
   });
 
+/** What a mend costs: asked anew for each version of it. */
+export const estimateQuery = (id: number, version: number) =>
+  queryOptions({
+    queryKey: ['estimate', id, version],
+    queryFn: ({ signal }) => ask(api.GET('/api/mends/{id}/estimate', { params: { path: { id } }, signal })),
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+
 /** The log page by page; a search that nobody waits for any more is called off. */
 export const logQuery = (q: string) =>
   infiniteQueryOptions({

@@ -278,6 +278,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/mends/{id}/estimate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a mend is likely to cost, and what it came to so far. */
+        get: operations["getEstimate"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/log": {
         parameters: {
             query?: never;
@@ -604,6 +621,41 @@ export interface components {
              * @description How many minutes before the end of a window it is rung for.
              */
             ringsBeforeMin: number;
+        };
+        /** @description What a mend costs, line by line. */
+        Bill: {
+            /**
+             * Format: double
+             * @description Minutes of hands.
+             */
+            handsOnMin: number;
+            /**
+             * Format: double
+             * @description Money for them.
+             */
+            labour: number;
+            /** @description Materials, each with its money. */
+            materials: components["schemas"]["MaterialCost"][];
+            /**
+             * Format: double
+             * @description Money for what is used up beside.
+             */
+            consumables: number;
+            /**
+             * Format: double
+             * @description What is added so that it comes to the least that a mend costs; 0 where it does.
+             */
+            raised: number;
+            /**
+             * Format: double
+             * @description Tax on all of it.
+             */
+            tax: number;
+            /**
+             * Format: double
+             * @description What is asked.
+             */
+            total: number;
         };
         /** @description A system of method and resin, ranked for this damage. */
         Candidate: {
@@ -1225,6 +1277,24 @@ export interface components {
              * @description What the figure that was asked about then is, in its unit.
              */
             becomes: number;
+        };
+        /** @description What a mend is likely to cost, how far that is known, and what it came to. */
+        Estimate: {
+            /** @description What the money is called. */
+            currency: string;
+            /** @description By the plan. */
+            planned: components["schemas"]["Bill"];
+            /**
+             * Format: double
+             * @description The total with quick hands.
+             */
+            least: number;
+            /**
+             * Format: double
+             * @description The total on a bad day.
+             */
+            most: number;
+            actual: null | components["schemas"]["Bill"];
         };
         /** @description What a number of a case may be. */
         FieldLimits: {
@@ -1875,6 +1945,23 @@ export interface components {
             /** @description Whether the surface needs wax or film to cure in air. */
             airInhibited?: boolean;
         };
+        /** @description What of a material a mend takes, and what that costs. */
+        MaterialCost: {
+            /** @description Identifier of the material. */
+            material: string;
+            /**
+             * Format: double
+             * @description How much, in Unit: what is really mixed and cut, and not what is needed.
+             */
+            value: number;
+            /** @description What it is counted in. */
+            unit: components["schemas"]["StockUnit"];
+            /**
+             * Format: double
+             * @description Money for it; null where no lot of it has a price.
+             */
+            cost: null | number;
+        };
         /** @description What the technician measures with. */
         MeasuringDevice: components["schemas"]["MeasuringDeviceCupDevice"] | components["schemas"]["MeasuringDeviceScaleDevice"] | components["schemas"]["MeasuringDeviceSyringeDevice"] | components["schemas"]["MeasuringDevicePumpDevice"];
         /** @description A graduated cup: each part is poured to a line. */
@@ -2416,6 +2503,34 @@ export interface components {
              */
             wholeItem: boolean;
         };
+        /** @description What the shop asks for its work. */
+        Rates: {
+            /** @description What the money is called, such as EUR. */
+            currency: string;
+            /**
+             * Format: double
+             * @description Money for an hour of hands, before tax.
+             */
+            hourRate: number;
+            /**
+             * Format: double
+             * @description The least that a mend costs, before tax.
+             * @default 0
+             */
+            minimum: number;
+            /**
+             * Format: double
+             * @description Cloths, gloves, grit and cups, in percent of the labour.
+             * @default 0
+             */
+            consumablesPercent: number;
+            /**
+             * Format: double
+             * @description Tax, in percent of everything.
+             * @default 0
+             */
+            taxPercent: number;
+        };
         /**
          * @description How a ratio is measured out.
          * @enum {unknown}
@@ -2809,6 +2924,7 @@ export interface components {
             /** @description Pieces of cloth and patch stock at hand. */
             offcuts?: null | components["schemas"]["Offcut"][];
             floor?: null | components["schemas"]["ShopFloor"];
+            rates?: null | components["schemas"]["Rates"];
         };
         /** @description Settings with their version and the shop's present. */
         ShopView: {
@@ -3862,6 +3978,46 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ShelfView"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getEstimate: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Estimate"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
                 };
             };
             /** @description Unprocessable Entity */

@@ -18,6 +18,7 @@ import { Notice, Problems } from '../ui/Notice';
 import { when } from '../measures/time';
 import { measure, temperature, type Units } from '../measures/units';
 import { waitWords } from '../ui/words';
+import { Estimated } from './Estimated';
 import { Promised } from './Promised';
 import { planBands, planRange } from '../drawing/planBands';
 import { say } from '../words/say';
@@ -72,6 +73,7 @@ export function PlanStage({ desk, goTo }: StageProps) {
       <Problems problems={problems} />
       <Clock desk={desk} plan={plan} />
       {draft ? <Promised id={mend.id} version={mend.version} now={now} zone={zone} /> : null}
+      <Estimated id={mend.id} version={mend.version} />
       <Warnings plan={plan} now={now} zone={zone} />
       <Papers
         id={mend.id}

@@ -1,11 +1,12 @@
 import { useState } from 'react';
 import { problemsIn } from '../api/client';
 import type { Schemas } from '../api/types';
+import { typedAmount, unitName } from '../measures/stock';
 import { useUnits } from '../shop/units';
 import { Button } from '../ui/Button';
 import { Problems } from '../ui/Notice';
 import { say } from '../words/say';
-import { isDay, typedAmount, unitName, type Lot } from './shelfView';
+import { isDay, type Lot } from './shelfView';
 import type { usePutLot } from './usePutLot';
 
 const field = 'h-11 w-full rounded-sm border-2 border-line bg-sheet px-3 aria-invalid:border-late';

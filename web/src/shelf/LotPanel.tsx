@@ -5,6 +5,7 @@ import { api, ask, problemsIn } from '../api/client';
 import { shelfQuery, usesQuery } from '../api/queries';
 import { when } from '../measures/time';
 import { useNow } from '../shop/clock';
+import { amount, typedAmount, unitName } from '../measures/stock';
 import { useUnits } from '../shop/units';
 import { useZone } from '../shop/zone';
 import { Button } from '../ui/Button';
@@ -12,7 +13,7 @@ import { NumberField } from '../ui/NumberField';
 import { Problems } from '../ui/Notice';
 import { say } from '../words/say';
 import { LotForm } from './LotForm';
-import { amount, typedAmount, unitName, whole, type LotView } from './shelfView';
+import { whole, type LotView } from './shelfView';
 import { goodFor } from './Tin';
 import { usePutLot } from './usePutLot';
 

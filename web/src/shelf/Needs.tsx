@@ -1,3 +1,4 @@
+import { amount } from '../measures/stock';
 import { Link } from '@tanstack/react-router';
 import type { Schemas } from '../api/types';
 import { when } from '../measures/time';
@@ -5,7 +6,6 @@ import type { Units } from '../measures/units';
 import { useNow } from '../shop/clock';
 import { useZone } from '../shop/zone';
 import { say } from '../words/say';
-import { amount } from './shelfView';
 
 /** What the mends on the bench still take: what is missing first, and by when it has to be there. */
 export function Needs({ needs, units }: { needs: readonly Schemas['NeedView'][]; units: Units }) {

@@ -1,6 +1,7 @@
+import { amount } from '../measures/stock';
 import { useUnits } from '../shop/units';
 import { say } from '../words/say';
-import { amount, freshness, fullness, type Freshness, whole, type LotView } from './shelfView';
+import { freshness, fullness, type Freshness, whole, type LotView } from './shelfView';
 
 const bands: Record<Freshness, string> = {
   good: 'bg-good-soft text-good',

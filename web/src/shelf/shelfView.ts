@@ -1,8 +1,6 @@
 import type { Schemas } from '../api/types';
-import { byHand, measure, type Units } from '../measures/units';
 
 export type LotView = Schemas['LotView'];
-type StockUnit = Schemas['StockUnit'];
 type Told = Schemas['Lot'];
 
 /** A lot with every place of it, told or empty. */
@@ -22,20 +20,6 @@ const empty: Omit<Lot, 'material'> = {
 
 /** A lot with nothing left out. */
 export const whole = (lot: Told): Lot => ({ ...empty, ...lot });
-
-const symbols: Record<StockUnit, string> = { ml: 'mL', g: 'g', kit: 'kit', piece: '', cm2: 'cm²', mm: 'mm' };
-
-/** Kits are opened by halves. */
-const digits: Record<StockUnit, number> = { ml: 0, g: 0, kit: 1, piece: 0, cm2: 0, mm: 0 };
-
-/** So much, in the units of this device. */
-export const amount = (value: number, unit: StockUnit, units: Units) => measure(value, symbols[unit], Number.isInteger(value) ? 0 : digits[unit], units);
-
-/** How an amount is typed: shown in the units of this device, kept in the shelf's. */
-export const typedAmount = (unit: StockUnit) => byHand(symbols[unit], digits[unit] + 1);
-
-/** The name of a unit in the units of this device; pieces have none. */
-export const unitName = (unit: StockUnit, units: Units) => typedAmount(unit).unit(units);
 
 /** A lot that somebody wrote a name on or counts; else it is only said to be there. */
 export const isCounted = (lot: LotView) => Boolean(lot.lot.id ?? lot.lot.had);
