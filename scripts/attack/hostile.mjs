@@ -52,10 +52,15 @@ function spoiled(document) {
 
 const text = (document) => JSON.stringify(document)?.replaceAll(/"@@(.*?)@@"/g, (_, inner) => inner.replaceAll('\\"', '"')) ?? '';
 
+const lots = ['abc', '1', '9'.repeat(30)];
+
 const bodies = {
   case: () => luck.of(examples),
   mend: () => ({ itemId: 1 + luck.below(25), case: luck.next() < 0.5 ? luck.of(examples) : null }),
   item: () => ({ tag: `T-${luck.below(100000)}`, name: 'Something', construction: luck.of(examples).item.construction, ageMonths: 3, warranty: 'none' }),
+  lot: () => ({ material: 'acetone', id: luck.of(lots), batch: luck.of([null, 'B1']), had: luck.of([null, 500]), unit: 'ml', openedOn: luck.of([null, '2026-05-01']), useBefore: null, price: 4, standsAt: luck.of([null, 'Cabinet']), goneOn: null }),
+  count: () => ({ left: luck.of([0, 120, 1e6]) }),
+  table: () => ({ csv: luck.of(['name,material,had,left\nabc,acetone,500,20\n', 'name;material\n1;acetone', 'material\n"a\n', 'name,material,had\n1,acetone,1e400\n', 'left,material\n,,,,,\n', '\n'.repeat(2000), `name,material\n${'x,acetone\n'.repeat(1200)}`]) }),
   event: (steps) => ({
     kind: luck.of(['begin', 'hands-done', 'ready', 'not-yet', 'proof', 'redo', 'note', 'reading', 'pressure', 'find', 'undo', 'hand-back']),
     stepId: luck.of([null, luck.of(steps), luck.of(steps)]), text: luck.of([null, 'half an hour late']), value: luck.of([null, 21.5]), passed: luck.of([null, true]), airC: luck.of([null, 20]), barometerKpa: luck.of([null, 101]),
@@ -80,6 +85,9 @@ let settings = await (await fetch(`${shop.base}/api/shop`)).json();
 
 async function bodyFor(path, mend) {
   if (path === '/api/shop') return settings.settings;
+  if (path === '/api/shelf/{name}') return bodies.lot();
+  if (path.endsWith('/count')) return bodies.count();
+  if (path === '/api/shelf-table') return bodies.table();
   if (path.endsWith('/events')) return bodies.event(mend?.plan?.steps.map((step) => step.id) ?? ['cut']);
   if (path === '/api/items') return bodies.item();
   if (path === '/api/mends') return bodies.mend();
@@ -97,7 +105,7 @@ for (let i = 0; i < requests; i++) {
   const operation = luck.next() < 0.15 ? luck.of(operations) : luck.of(operations.filter((each) => each.method !== 'GET'));
   const id = luck.next() < 0.7 ? `${luck.of(mends)}` : luck.of(ids);
   const mend = /\{id\}/.test(operation.path) && operation.path.includes('mends') ? read(await ask(`/api/mends/${id}`)) : null;
-  const path = operation.path.replace('{id}', operation.path.includes('gallery') ? luck.of(['deck-ding-quick', 'nothing', '..', '%00', 'x'.repeat(5000)]) : id).replaceAll(/\{[^}]+\}/g, () => luck.of(['1', '-1', 'abc', '%00', '9'.repeat(30)]));
+  const path = operation.path.replace('{id}', operation.path.includes('gallery') ? luck.of(['deck-ding-quick', 'nothing', '..', '%00', 'x'.repeat(5000)]) : id).replaceAll(/\{[^}]+\}/g, () => luck.of([...lots, '-1', '%00']));
   const query = luck.next() < 0.3 ? `?${luck.of(['after', 'after', 'page', 'damage', 'q', 'q', 'q'])}=${encodeURIComponent(`${luck.of([-1, 0, 1e9, 'x'.repeat(3000), '"*"', "a'b", '\u0000', 'NEAR(', '%', '"', '638000000000000000_0_5', '1_NaN_1', '0_-1.5_3', '_', 'x* OR y', 'é"é'])}`)}` : '';
   const version = luck.of([mend?.version ?? settings.version, mend?.version ?? settings.version, settings.version, -1, 'abc', '1e3', '99999999999999', '"1"', null]);
   const good = await bodyFor(operation.path, mend);
@@ -114,8 +122,9 @@ for (let i = 0; i < requests; i++) {
     if (!now || (answer.status >= 400 && JSON.stringify(now.settings) !== JSON.stringify(settings.settings))) faults.push(told(operation, `answered ${answer.status}, and the shop is changed or unreadable`, body));
     if (now) settings = now;
   }
+  if (operation.path.startsWith('/api/shelf') && answer.status < 300) settings = read(await ask('/api/shop')) ?? settings;
   if (i % 50 === 49) {
-    for (const view of ['/api/bench', '/api/shop', '/api/items', '/api/log', ...mends.map((each) => `/api/mends/${each}`)]) {
+    for (const view of ['/api/bench', '/api/shop', '/api/shelf', '/api/items', '/api/log', ...mends.map((each) => `/api/mends/${each}`)]) {
       const look = await ask(view);
       if (look.status >= 400 && !(look.status === 404 && view.includes('mends/'))) faults.push(`${view} answers ${look.status} after request ${i + 1} (seed ${seed}): ${look.said.slice(0, 200)}`);
     }
