@@ -36,7 +36,14 @@ async function written(page: Page): Promise<string[]> {
   const get = async <T>(path: string) => (await (await page.request.get(server.url + path)).json()) as T;
   const items = await get<Said[]>('/api/items');
   const shop = await get<{
-    settings: { name: string; bench: { zone: string }; offcuts: { id: string }[] | null; products: Said[] | null; shelf: { standsAt: string | null }[] | null };
+    settings: {
+      name: string;
+      bench: { zone: string };
+      offcuts: { id: string }[] | null;
+      products: Said[] | null;
+      shelf: { standsAt: string | null }[] | null;
+      rates: { currency: string } | null;
+    };
   }>('/api/shop');
   const gallery = await get<Said[]>('/api/gallery');
   const mends = await Promise.all(Array.from({ length: 18 }, (_, i) => get<Mend>(`/api/mends/${i + 1}`)));
@@ -52,6 +59,7 @@ async function written(page: Page): Promise<string[]> {
     ...(settings.products ?? []).map(({ name }) => name),
     ...(settings.shelf ?? []).flatMap(({ standsAt }) => standsAt ?? []),
     settings.name,
+    settings.rates?.currency ?? settings.name,
     settings.bench.zone,
   ].sort((a, b) => b.length - a.length);
 }

@@ -13,7 +13,12 @@ public sealed record Amount(string Material, double Value, StockUnit Unit)
 {
     private static readonly Dictionary<string, StockUnit> Units = new()
     {
-        ["mL"] = StockUnit.Ml, ["g"] = StockUnit.G, ["kit"] = StockUnit.Kit, ["cm²"] = StockUnit.Cm2, ["mm"] = StockUnit.Mm, [""] = StockUnit.Piece,
+        ["mL"] = StockUnit.Ml,
+        ["g"] = StockUnit.G,
+        ["kit"] = StockUnit.Kit,
+        ["cm²"] = StockUnit.Cm2,
+        ["mm"] = StockUnit.Mm,
+        [""] = StockUnit.Piece,
     };
 
     /// <summary>What a step takes off the shelf, in all its cups.</summary>

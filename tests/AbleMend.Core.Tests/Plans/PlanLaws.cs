@@ -285,7 +285,7 @@ internal static partial class PlanLaws
     private static IEnumerable<string> WipedLast(RepairCase asked, RepairPlan plan) =>
         from lane in plan.Steps.GroupBy(step => step.Damage)
         from after in lane.SkipWhile(step => Local(step.Id) != "clean").Skip(1).TakeWhile(step => step.Stage is not (Stage.Apply or Stage.Mix))
-        // A dam of tape goes on a clean face, or it leaks.
+            // A dam of tape goes on a clean face, or it leaks.
         where after.Stage == Stage.Shape && Local(after.Id) is not ("dam" or "lip")
         select $"{after.Id} comes after the wipe";
 
