@@ -146,6 +146,17 @@ public sealed class ShelfTests : IDisposable
         (await ShelfAsync()).Lots.ShouldNotContain(lot => lot.Name == "A2");
     }
 
+    [Theory]
+    [InlineData("5/26 left")]
+    [InlineData("tin #3 50 % é?")]
+    public async Task Whatever_is_written_on_a_lot_finds_it(string name)
+    {
+        (await PutAsync(Uri.EscapeDataString(name), new Lot("acetone", Id: name, Had: 500))).EnsureSuccessStatusCode();
+        (await _shop.Client.PostAsJsonAsync($"/api/shelf/{Uri.EscapeDataString(name)}/count", new Counted(20), OpenJson.Options)).EnsureSuccessStatusCode();
+        (await LeftAsync(name)).ShouldBe(20);
+        (await _shop.Client.GetFromJsonAsync<IReadOnlyList<LotUse>>($"/api/shelf/{Uri.EscapeDataString(name)}/mends", OpenJson.Options)).ShouldBeEmpty();
+    }
+
     [Fact]
     public async Task A_cell_that_a_spreadsheet_would_run_is_written_as_words()
     {

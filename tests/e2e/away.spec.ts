@@ -77,7 +77,7 @@ test('a change of a draft that the server did not answer is sent by itself, and 
   await depth.fill(String(was + 0.5));
   await expect(page.getByText('kept on this device; waiting for the server')).toBeVisible();
   await server.start({ clock });
-  await expect.poll(async () => (await served(13)).case.damages[0]!.seen.depthMm, { timeout: 10_000 }).toBe(was + 0.5);
+  await expect.poll(async () => (await served(13)).case.damages[0]!.seen.depthMm, { timeout: 40_000 }).toBe(was + 0.5);
   await expect(page.getByText(/^saved /)).toBeVisible();
 
   await server.kill();
@@ -88,7 +88,7 @@ test('a change of a draft that the server did not answer is sent by itself, and 
   await server.start({ clock });
   const again = await context.newPage();
   await again.goto(`${server.url}/mends/13/look`);
-  await expect.poll(async () => (await served(13)).case.damages[0]!.seen.depthMm, { timeout: 10_000 }).toBe(was + 1);
+  await expect.poll(async () => (await served(13)).case.damages[0]!.seen.depthMm, { timeout: 40_000 }).toBe(was + 1);
 });
 
 test('a change of a draft that was left while the server was away is sent from wherever the page is, and put together with another’s', async ({ page }) => {

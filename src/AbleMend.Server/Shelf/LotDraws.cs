@@ -36,14 +36,17 @@ public sealed class LotDraws(MendDb db, ShopStore shop, Planner planner)
     /// <summary>What is left of each lot that is counted, by what it goes by.</summary>
     public static async Task<Dictionary<string, double>> LeftAsync(MendDb db, IReadOnlyList<Lot> lots, CancellationToken cancel)
     {
-        var moved = await db.LotMoves.AsNoTracking().GroupBy(move => move.Lot).Select(moves => new { moves.Key, Sum = moves.Sum(move => move.Amount) }).ToDictionaryAsync(each => each.Key, each => each.Sum, cancel);
+        var names = lots.Where(lot => lot.Had is not null).Select(lot => lot.Name).ToList();
+        var moved = await db.LotMoves.AsNoTracking().Where(move => names.Contains(move.Lot)).GroupBy(move => move.Lot).Select(moves => new { moves.Key, Sum = moves.Sum(move => move.Amount) }).ToDictionaryAsync(each => each.Key, each => each.Sum, cancel);
         return lots.Where(lot => lot.Had is not null).ToDictionary(lot => lot.Name, lot => lot.Had!.Value - moved.GetValueOrDefault(lot.Name));
     }
 
     private async Task DrawAsync(MendRow row, RunEvent done, IReadOnlyList<Amount> amounts, CancellationToken cancel)
     {
         var (settings, _) = await shop.ReadAsync(cancel);
-        if (settings.Shelf is not { } lots || lots.All(lot => lot.Had is null))
+        // Only what may be drawn from is added up, so that a long history costs nothing at the bench.
+        IReadOnlyList<Lot> lots = [.. (settings.Shelf ?? []).Where(lot => lot is { IsThere: true, Had: not null } && amounts.Any(amount => amount.Material == lot.Material))];
+        if (lots.Count == 0)
         {
             return;
         }

@@ -12,13 +12,13 @@ public static class ShelfEndpoints
     {
         api.MapGet("/shelf", (ShelfStore store, CancellationToken cancel) => store.ReadAsync(cancel))
             .SharedForAMoment().WithName("getShelf").WithSummary("The shelf: what there is, how much of it, how long it is good, and what the bench still takes.");
-        api.MapPut("/shelf/{name}", async (string name, Lot lot, ShelfStore store, CancellationToken cancel) => Answer(name, await store.PutAsync(name, lot, cancel)))
+        api.MapPut("/shelf/{name}", async (string name, Lot lot, ShelfStore store, CancellationToken cancel) => Answer(name, await store.PutAsync(Written(name), lot, cancel)))
             .WithName("putLot").WithSummary("Put a lot on the shelf, or change it.")
             .Produces<ShelfView>().ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        api.MapPost("/shelf/{name}/count", async (string name, Counted counted, ShelfStore store, CancellationToken cancel) => Answer(name, await store.CountAsync(name, counted, cancel)))
+        api.MapPost("/shelf/{name}/count", async (string name, Counted counted, ShelfStore store, CancellationToken cancel) => Answer(name, await store.CountAsync(Written(name), counted, cancel)))
             .WithName("countLot").WithSummary("Say how much is left of a lot.")
             .Produces<ShelfView>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        api.MapGet("/shelf/{name}/mends", async (string name, ShelfStore store, CancellationToken cancel) => await store.UsesAsync(name, cancel) is { } uses ? Results.Ok(uses) : NoLot(name))
+        api.MapGet("/shelf/{name}/mends", async (string name, ShelfStore store, CancellationToken cancel) => await store.UsesAsync(Written(name), cancel) is { } uses ? Results.Ok(uses) : NoLot(name))
             .WithName("getLotUses").WithSummary("The mends that took of a lot: whom to call when its maker calls it back.")
             .Produces<IReadOnlyList<LotUse>>().ProducesProblem(StatusCodes.Status404NotFound);
         api.MapGet("/shelf.csv", async (ShelfStore store, CancellationToken cancel) => Results.Text(await store.TableAsync(cancel), "text/csv; charset=utf-8"))
@@ -27,6 +27,9 @@ public static class ShelfEndpoints
             .WithName("readShelfTable").WithSummary("Read lots in from comma-separated values.")
             .Produces<ShelfView>().ProducesProblem(StatusCodes.Status422UnprocessableEntity);
     }
+
+    /// <summary>A name as it is written on the lot: the router leaves a slash in it as it was sent.</summary>
+    private static string Written(string name) => name.Replace("%2F", "/", StringComparison.OrdinalIgnoreCase);
 
     private static IResult NoLot(string name) => ProblemAnswers.NotFound($"There is no lot {name:as-is} on the shelf.");
 

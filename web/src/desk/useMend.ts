@@ -131,8 +131,14 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
   // What the server did not answer is kept on this device, whether the page is still looked at or not.
   const onUnsaved = useCallback(
     (mine: RepairCase, why: Unplanned) => {
-      if (why === 'waiting' && base.current) keepDraft(id, { openedAt: openedAt.current, base: base.current, version: versionRef.current, mine });
-      setKeeping({ state: why });
+      if (why !== 'waiting' || !base.current) {
+        setKeeping({ state: why });
+        return;
+      }
+      // Nothing is said to be kept before it is.
+      void keepDraft(id, { openedAt: openedAt.current, base: base.current, version: versionRef.current, mine }).then(() => {
+        if (newest.current === mine) setKeeping({ state: why });
+      });
     },
     [id],
   );

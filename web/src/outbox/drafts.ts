@@ -16,8 +16,8 @@ export interface UnsentDraft {
 
 const store = createStore('able-mend-drafts', 'drafts');
 
-/** Keeps a change on this device until the server has it: it outlives the page. */
-export const keepDraft = (mendId: number, draft: UnsentDraft) => void quietly(set(mendId, draft, store));
+/** Keeps a change on this device until the server has it: once this is over it outlives the page. */
+export const keepDraft = (mendId: number, draft: UnsentDraft) => quietly(set(mendId, draft, store));
 
 export const draftOf = (mendId: number) => quietly(get<UnsentDraft>(mendId, store));
 
