@@ -69,7 +69,7 @@ test('the bench and a running mend that nobody had opened open without a server,
 
 // It fails in whole runs on a slow machine and never alone; why is not known yet, and a change may be lost there.
 test.describe(() => {
-  test.fixme('a change of a draft that the server did not answer is sent by itself, and outlives the page', async ({ page, context }) => {
+  test('a change of a draft that the server did not answer is sent by itself, and outlives the page', async ({ page, context }) => {
     await page.goto(`${server.url}/mends/13/look`);
     const depth = page.getByRole('textbox', { name: /How deep/ });
     await expect(depth).toBeVisible();

@@ -5,8 +5,9 @@ import { api, ask, problemsIn, Refused } from '../api/client';
 import { mendQuery } from '../api/queries';
 import type { MendView, NewEvent, Problem, RepairCase, RepairPlan } from '../api/types';
 import { merge } from './merge';
+import { useHeldDraft } from './useHeldDraft';
 import { ahead } from '../outbox/ahead';
-import { draftOf, dropDraft, keepDraft } from '../outbox/drafts';
+import type { UnsentDraft } from '../outbox/drafts';
 import { put, useOutbox, useStuck } from '../outbox/outbox';
 import { shopNow } from '../shop/clock';
 import { useUnits } from '../shop/units';
@@ -92,13 +93,24 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
   const replan = useReplan(setPreview, setProblems);
   const servedCase = useRef<RepairCase | null>(null);
   const openedAt = useRef('');
+  const changeRef = useRef<(next: RepairCase) => void>(() => undefined);
+  // What an earlier page left here unsent goes on where it was.
+  const takeUp = useCallback((left: UnsentDraft) => {
+    if (newest.current) return 'busy';
+    if (left.openedAt !== openedAt.current) return 'stale';
+    base.current = left.base;
+    versionRef.current = left.version;
+    changeRef.current(left.mine);
+    return 'taken';
+  }, []);
+  const { hold, letGo } = useHeldDraft(id, mend?.status === 'draft', takeUp);
   const clear = useCallback(() => {
     newest.current = null;
     base.current = null;
     setDraft(null);
     setPreview(null);
-    dropDraft(id);
-  }, [id]);
+    letGo();
+  }, [letGo]);
   // A case that was kept only clears the page when nothing newer has been written on it meanwhile.
   const onKept = useCallback(
     (kept: RepairCase) => {
@@ -108,7 +120,6 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
     },
     [clear],
   );
-  const changeRef = useRef<(next: RepairCase) => void>(() => undefined);
   // Somebody else was first: both changes are put together, and only where they collide is it asked which one is meant.
   const onConflict = useCallback(
     async (mine: RepairCase) => {
@@ -130,17 +141,20 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
   );
   // What the server did not answer is kept on this device, whether the page is still looked at or not.
   const onUnsaved = useCallback(
-    (mine: RepairCase, why: Unplanned) => {
+    (why: Unplanned) => {
+      // What was kept meanwhile is not unsaved, and what was written meanwhile is what is kept.
+      const mine = newest.current;
+      if (!mine) return;
       if (why !== 'waiting' || !base.current) {
         setKeeping({ state: why });
         return;
       }
       // Nothing is said to be kept before it is.
-      void keepDraft(id, { openedAt: openedAt.current, base: base.current, version: versionRef.current, mine }).then(() => {
+      void hold({ openedAt: openedAt.current, base: base.current, version: versionRef.current, mine }).then(() => {
         if (newest.current === mine) setKeeping({ state: why });
       });
     },
-    [id],
+    [hold],
   );
   const saver = useSaver(id, versionRef, settle, onKept, onUnsaved, onConflict);
   const change = useCallback(
@@ -149,7 +163,7 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
       newest.current = next;
       setDraft(next);
       setKeeping({ state: 'keeping' });
-      replan(next, (planned) => (planned === true ? saver.maybeExecute(next) : onUnsaved(next, planned)));
+      replan(next, (planned) => (planned === true ? saver.maybeExecute(next) : onUnsaved(planned)));
     },
     [replan, saver, onUnsaved],
   );
@@ -170,21 +184,6 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
       window.removeEventListener('beforeunload', leaving);
     };
   }, [keeping]);
-  // What an earlier page left here unsent goes on where it was.
-  const isDraft = mend?.status === 'draft';
-  useEffect(() => {
-    if (!isDraft) return;
-    void draftOf(id).then((unsent) => {
-      if (!unsent || newest.current) return;
-      if (unsent.openedAt !== openedAt.current) {
-        dropDraft(id);
-        return;
-      }
-      base.current = unsent.base;
-      versionRef.current = unsent.version;
-      changeRef.current(unsent.mine);
-    });
-  }, [id, isDraft]);
   // What is on the page is said anew when the units of the page change.
   const { units } = useUnits();
   useEffect(() => {
@@ -297,7 +296,7 @@ function useSaver(
   version: { current: number },
   settle: (view: MendView) => void,
   onKept: (kept: RepairCase) => void,
-  onUnsaved: (mine: RepairCase, why: Unplanned) => void,
+  onUnsaved: (why: Unplanned) => void,
   onConflict: (mine: RepairCase) => Promise<void>,
 ) {
   const { mutate } = useMutation({
@@ -307,7 +306,7 @@ function useSaver(
       settle(view);
       onKept(kept);
     },
-    onError: (error, mine) => (error instanceof Refused && error.status === 409 ? onConflict(mine) : onUnsaved(mine, isSilence(error) ? 'waiting' : 'faulty')),
+    onError: (error, mine) => (error instanceof Refused && error.status === 409 ? onConflict(mine) : onUnsaved(isSilence(error) ? 'waiting' : 'faulty')),
   });
   return useDebouncer((next: RepairCase) => mutate(next), { wait: saveAfterMs, onUnmount: (waiting) => waiting.flush() });
 }

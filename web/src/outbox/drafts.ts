@@ -1,9 +1,10 @@
-import { createStore, del, entries, get, set } from 'idb-keyval';
+import { createStore, entries, promisifyRequest, set } from 'idb-keyval';
 import type { RepairCase } from '../api/types';
 import { quietly } from './quietly';
 
 /** A change of a draft that the server has not had yet. */
 export interface UnsentDraft {
+  mendId: number;
   /** When the mend was opened: after a backup was brought back, its number may be another mend's. */
   openedAt: string;
   /** The case that it was made from. */
@@ -12,16 +13,29 @@ export interface UnsentDraft {
   version: number;
   /** The case as it was left on the page. */
   mine: RepairCase;
+  /** Tells one writing from the next, so that what was written meanwhile is not dropped with what was sent. */
+  stamp: string;
 }
+
+/** What is held on this device, under the key of the desk on which it was written: two tabs on one mend hold one each. */
+export type HeldDraft = readonly [desk: string, draft: UnsentDraft];
 
 const store = createStore('able-mend-drafts', 'drafts');
 
 /** Keeps a change on this device until the server has it: once this is over it outlives the page. */
-export const keepDraft = (mendId: number, draft: UnsentDraft) => quietly(set(mendId, draft, store));
+export const keepDraft = (desk: string, draft: UnsentDraft) => quietly(set(desk, draft, store));
 
-export const draftOf = (mendId: number) => quietly(get<UnsentDraft>(mendId, store));
+/** Every change that waits on this device. */
+export const draftsUnsent = async (): Promise<readonly HeldDraft[]> => (await quietly(entries<string, UnsentDraft>(store))) ?? [];
 
-export const dropDraft = (mendId: number) => void quietly(del(mendId, store));
+/** The changes of one mend that wait on this device. */
+export const draftsOf = async (mendId: number) => (await draftsUnsent()).filter(([, draft]) => draft.mendId === mendId);
 
-/** Every change that waits on this device, by the number of its mend. */
-export const draftsUnsent = async () => (await quietly(entries<number, UnsentDraft>(store))) ?? [];
+/** Drops what the server has, or what is no longer wanted; what the same desk has written since then stays. */
+export const dropDraft = (desk: string, stamp: string) =>
+  void quietly(
+    store('readwrite', async (drafts) => {
+      const there = await promisifyRequest<UnsentDraft | undefined>(drafts.get(desk));
+      if (there?.stamp === stamp) await promisifyRequest(drafts.delete(desk));
+    }),
+  );

@@ -2,7 +2,7 @@ import type { QueryClient } from '@tanstack/react-query';
 import { api, ask, Refused } from '../api/client';
 import { mendQuery } from '../api/queries';
 import { create } from '../ui/store';
-import { draftsUnsent, dropDraft, type UnsentDraft } from './drafts';
+import { draftsUnsent, dropDraft, type HeldDraft } from './drafts';
 
 /** How often it is tried to send what was left unsent, in milliseconds. */
 const everyMs = 5000;
@@ -23,29 +23,31 @@ const isOpen = (mendId: number) => location.pathname.startsWith(`/mends/${mendId
 export function startSendingDrafts(queryClient: QueryClient): void {
   const look = async () => {
     const left: Held[] = [];
-    for (const [id, draft] of await draftsUnsent()) {
-      const one = { mendId: id, tag: draft.mine.item.tag };
-      if (isOpen(id)) continue;
+    for (const one of await draftsUnsent()) {
+      const [desk, { mendId, mine, stamp }] = one;
+      if (isOpen(mendId)) continue;
+      const tagged = { mendId, tag: mine.item.tag };
       try {
-        if (!(await send(queryClient, id, draft))) left.push(one);
+        if (!(await send(queryClient, one))) left.push(tagged);
       } catch (error) {
-        if (error instanceof Refused && error.status === 404) dropDraft(id);
-        else if (error instanceof Refused && error.status > 0 && error.status < 500) left.push(one);
+        if (error instanceof Refused && error.status === 404) dropDraft(desk, stamp);
+        else if (error instanceof Refused && error.status > 0 && error.status < 500) left.push(tagged);
       }
     }
-    held.set(left);
+    held.set(left.filter((each, i) => left.findIndex((other) => other.mendId === each.mendId) === i));
   };
   setInterval(() => void look(), everyMs);
 }
 
 /** Whether it was sent, or is no longer to be sent. */
-async function send(queryClient: QueryClient, id: number, draft: UnsentDraft): Promise<boolean> {
-  const fresh = await ask(api.GET('/api/mends/{id}', { params: { path: { id } } }));
+async function send(queryClient: QueryClient, [desk, draft]: HeldDraft): Promise<boolean> {
+  const path = { id: draft.mendId };
+  const fresh = await ask(api.GET('/api/mends/{id}', { params: { path } }));
   if (fresh.createdAt === draft.openedAt) {
     if (fresh.status !== 'draft' || fresh.version !== draft.version) return false;
-    const params = { header: { 'If-Match': draft.version }, path: { id } };
-    queryClient.setQueryData(mendQuery(id).queryKey, await ask(api.PUT('/api/mends/{id}/case', { params, body: draft.mine })));
+    const params = { header: { 'If-Match': draft.version }, path };
+    queryClient.setQueryData(mendQuery(draft.mendId).queryKey, await ask(api.PUT('/api/mends/{id}/case', { params, body: draft.mine })));
   }
-  dropDraft(id);
+  dropDraft(desk, draft.stamp);
   return true;
 }

@@ -1,0 +1,38 @@
+import { useCallback, useEffect, useRef } from 'react';
+import { draftsOf, dropDraft, keepDraft, type UnsentDraft } from '../outbox/drafts';
+
+/** How often it is looked whether another page left a change of this mend unsent, in milliseconds. */
+const everyMs = 5000;
+
+/**
+ * The change of a draft that this device holds for the desk until the server has it. What an earlier page or a closed tab left
+ * unsent is taken up as if it had been written here.
+ */
+export function useHeldDraft(mendId: number, isDraft: boolean, takeUp: (left: UnsentDraft) => 'taken' | 'busy' | 'stale') {
+  const held = useRef({ desk: '', stamp: '' });
+  const hold = useCallback(
+    (draft: Omit<UnsentDraft, 'mendId' | 'stamp'>) => {
+      held.current = { desk: held.current.desk || crypto.randomUUID(), stamp: crypto.randomUUID() };
+      return keepDraft(held.current.desk, { ...draft, mendId, stamp: held.current.stamp });
+    },
+    [mendId],
+  );
+  const letGo = useCallback(() => {
+    if (held.current.stamp) dropDraft(held.current.desk, held.current.stamp);
+    held.current = { desk: '', stamp: '' };
+  }, []);
+  useEffect(() => {
+    if (!isDraft) return;
+    const look = async () => {
+      for (const [desk, left] of await draftsOf(mendId)) {
+        const taken = takeUp(left);
+        if (taken === 'stale') dropDraft(desk, left.stamp);
+        if (taken === 'taken') held.current = { desk, stamp: left.stamp };
+      }
+    };
+    void look();
+    const again = setInterval(() => void look(), everyMs);
+    return () => clearInterval(again);
+  }, [mendId, isDraft, takeUp]);
+  return { hold, letGo };
+}
