@@ -1,5 +1,5 @@
 import { AxeBuilder } from '@axe-core/playwright';
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 import { ShopServer } from './server.ts';
 
 /** Name, address and a text that shows that it has loaded. */
@@ -36,11 +36,18 @@ export const clock = '2026-11-25T10:40:00Z';
 /** Goes through every view with a colour scheme, and lets the checks say what somebody could not use. */
 export function testEveryView(colorScheme: 'light' | 'dark', checks: (axe: AxeBuilder) => AxeBuilder): void {
   const server = new ShopServer();
-  test.beforeAll(() => server.start({ clock }));
-  test.afterAll(() => server.dispose());
-  test.use({ colorScheme });
+  // One window for all of them: what one view has loaded need not be loaded for the next.
+  let page: Page;
+  test.beforeAll(async ({ browser }) => {
+    await server.start({ clock });
+    page = await browser.newPage({ colorScheme, viewport: { width: 1280, height: 800 }, timezoneId: 'Asia/Tokyo', serviceWorkers: 'block' });
+  });
+  test.afterAll(async () => {
+    await page.close();
+    await server.dispose();
+  });
   for (const [name, path, words] of views) {
-    test(`${name} can be used by everybody`, async ({ page }) => {
+    test(`${name} can be used by everybody`, async () => {
       await page.goto(server.url + path);
       await expect(page.getByText(words).first()).toBeVisible();
       // Nothing but what is wrong is put into words, and without a page of its own: the views have no frames.

@@ -18,8 +18,8 @@ test('an item is found by the beginning of any word, and its mend begins at the 
   await expect(page.getByText('SKI-22R')).toBeVisible();
 });
 
-test('of two thousand items one is found without a long page', async ({ page }) => {
-  for (let from = 0; from < 2000; from += 10) {
+test('of five hundred items one is found without a long page', async ({ page }) => {
+  for (let from = 0; from < 500; from += 10) {
     await Promise.all(
       Array.from({ length: 10 }, (_, i) =>
         fetch(`${server.url}/api/items`, {
@@ -33,6 +33,6 @@ test('of two thousand items one is found without a long page', async ({ page }) 
   await page.goto(`${server.url}/new`);
   await expect(page.getByText(/items: type another word/)).toBeVisible();
   expect(await page.getByRole('listitem').count()).toBeLessThan(60);
-  await page.getByRole('searchbox', { name: /Find it/ }).fill('flt-1777');
+  await page.getByRole('searchbox', { name: /Find it/ }).fill('flt-377');
   await expect(page.getByRole('listitem').getByRole('button')).toHaveCount(1);
 });
