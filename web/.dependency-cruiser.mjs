@@ -8,6 +8,7 @@ const order = [
   'outbox',
   'drawing',
   'desk',
+  'intake',
   'look',
   'match',
   'plan',
@@ -17,6 +18,7 @@ const order = [
   'mend',
   'bench',
   'days',
+  'counter',
   'fleet',
   'gallery',
   'log',
@@ -24,7 +26,7 @@ const order = [
   'settings',
   'app',
 ];
-const pages = ['bench', 'days', 'fleet', 'gallery', 'log', 'shelf', 'settings', 'mend'];
+const pages = ['bench', 'days', 'counter', 'fleet', 'gallery', 'log', 'shelf', 'settings', 'mend'];
 const stages = ['look', 'match', 'plan', 'run', 'prove'];
 const paths = (rooms) => `^src/(${rooms.join('|')})/`;
 

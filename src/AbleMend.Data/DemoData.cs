@@ -55,10 +55,12 @@ public static class DemoData
         var items = DemoItems.At(now).ToDictionary(item => item.Tag);
         db.Items.AddRange(items.Values);
         await db.SaveChangesAsync(cancel);
+        var mends = new List<(string Tag, MendRow Row)>();
         foreach (var scene in DemoScenes.All(now, TimeZoneInfo.FindSystemTimeZoneById(Zone)))
         {
             var mend = Stage(scene, items[scene.Tag], planner, now);
             db.Mends.Add(mend);
+            mends.Add((scene.Tag, mend));
             await db.SaveChangesAsync(cancel);
             if (scene.ProperRepairOfPrevious)
             {
@@ -67,6 +69,7 @@ public static class DemoData
             }
         }
 
+        await DemoTickets.WriteAsync(db, planner, mends, cancel);
         await filling.CommitAsync(cancel);
     }
 

@@ -31,6 +31,12 @@ public sealed class MendDb(DbContextOptions<MendDb> options) : DbContext(options
     /// <value>What came off the lots of the shelf, and what was counted.</value>
     public DbSet<LotMoveRow> LotMoves => Set<LotMoveRow>();
 
+    /// <value>What was taken in at the counter.</value>
+    public DbSet<TicketRow> Tickets => Set<TicketRow>();
+
+    /// <value>What customers said yes to.</value>
+    public DbSet<AgreementRow> Agreements => Set<AgreementRow>();
+
     /// <summary>Connection string of a database file, with foreign keys on.</summary>
     public static string ConnectionTo(string path) => $"Data Source={path};Foreign Keys=True;Default Timeout=10";
 
@@ -77,6 +83,8 @@ public sealed class MendDb(DbContextOptions<MendDb> options) : DbContext(options
             mend.HasIndex(row => row.ItemId, "IX_Mends_Found").HasFilter("FindsJson IS NOT NULL");
             mend.HasIndex(row => row.Status);
             mend.HasIndex(row => row.ClosedAt);
+            mend.HasIndex(row => row.TicketId);
+            mend.HasMany(row => row.Agreements).WithOne().HasForeignKey(row => row.MendId).OnDelete(DeleteBehavior.Cascade);
             mend.HasMany(row => row.Events).WithOne().HasForeignKey(row => row.MendId).OnDelete(DeleteBehavior.Cascade);
             mend.HasOne(row => row.Item).WithMany(item => item.Mends).HasForeignKey(row => row.ItemId).OnDelete(DeleteBehavior.Restrict);
             mend.HasOne<MendRow>().WithMany().HasForeignKey(row => row.FollowsMendId).OnDelete(DeleteBehavior.SetNull);
@@ -87,7 +95,13 @@ public sealed class MendDb(DbContextOptions<MendDb> options) : DbContext(options
             deed.HasKey(row => row.Key);
             deed.HasIndex(row => row.At);
             deed.HasOne(row => row.Mend).WithMany().HasForeignKey(row => row.MendId).OnDelete(DeleteBehavior.Cascade);
+            deed.HasOne(row => row.Ticket).WithMany().HasForeignKey(row => row.TicketId).OnDelete(DeleteBehavior.Cascade);
             deed.HasOne(row => row.Item).WithMany().HasForeignKey(row => row.ItemId).OnDelete(DeleteBehavior.Cascade);
+        });
+        modelBuilder.Entity<TicketRow>(ticket =>
+        {
+            ticket.HasIndex(row => row.CollectedAt);
+            ticket.Property(row => row.Version).IsConcurrencyToken();
         });
         modelBuilder.Entity<DayWishRow>(wish =>
         {

@@ -75,6 +75,12 @@ public sealed class MendRow
     /// <value>The mend that this one does properly, or null.</value>
     public int? FollowsMendId { get; set; }
 
+    /// <value>The ticket that it was taken in on, or null. Tickets are never thrown away; a foreign key would have the whole table made anew.</value>
+    public int? TicketId { get; set; }
+
+    /// <value>What was said yes to, in order.</value>
+    public List<AgreementRow> Agreements { get; } = [];
+
     /// <value>What the log tells of it, as <see cref="LogLine"/>; null while it is open, and in a row from before it was kept.</value>
     public string? LogJson { get; set; }
 
@@ -157,6 +163,68 @@ public sealed class DeedRow
 
     /// <value>The item that came of it, or null.</value>
     public ItemRow? Item { get; set; }
+
+    /// <value>The ticket that came of it, or null.</value>
+    public int? TicketId { get; set; }
+
+    /// <value>The ticket that came of it, or null.</value>
+    public TicketRow? Ticket { get; set; }
+}
+
+/// <summary>Several items that somebody brought in together.</summary>
+public sealed class TicketRow
+{
+    /// <value>Identifier, which is also its number on paper.</value>
+    public int Id { get; set; }
+
+    /// <value>Who brought them.</value>
+    public required string CustomerName { get; set; }
+
+    /// <value>How to reach them, or null.</value>
+    public string? Reach { get; set; }
+
+    /// <value>What was said at the counter, or null.</value>
+    public string? Note { get; set; }
+
+    /// <value>When they were taken in.</value>
+    public DateTimeOffset TakenInAt { get; set; }
+
+    /// <value>When they are needed, or null.</value>
+    public DateTimeOffset? DueAt { get; set; }
+
+    /// <value>When they were collected, or null.</value>
+    public DateTimeOffset? CollectedAt { get; set; }
+
+    /// <value>Counts up with every change.</value>
+    public int Version { get; set; } = 1;
+}
+
+/// <summary>A customer's yes to a mend. Rows are only ever added.</summary>
+public sealed class AgreementRow
+{
+    /// <value>Identifier.</value>
+    public long Id { get; set; }
+
+    /// <value>The mend.</value>
+    public int MendId { get; set; }
+
+    /// <value>When.</value>
+    public DateTimeOffset At { get; set; }
+
+    /// <value>Who said yes.</value>
+    public required string By { get; set; }
+
+    /// <value>Who heard it, or null.</value>
+    public string? HeardBy { get; set; }
+
+    /// <value>The most money that was said yes to, or null.</value>
+    public double? UpTo { get; set; }
+
+    /// <value>What the money is called, or null.</value>
+    public string? Currency { get; set; }
+
+    /// <value>What they were told, as JSON.</value>
+    public required string ToldJson { get; set; }
 }
 
 /// <summary>The shop's own settings: one row.</summary>

@@ -49,6 +49,8 @@ async function written(page: Page): Promise<string[]> {
   const mends = await Promise.all(Array.from({ length: 18 }, (_, i) => get<Mend>(`/api/mends/${i + 1}`)));
   const events = mends.flatMap((mend) => mend.events ?? []).flatMap(({ text }) => text?.split('\n') ?? []);
   const finds = mends.flatMap((mend) => mend.case?.damages ?? []).flatMap((damage) => damage.seen.finds ?? []);
+  const tickets =
+    await get<{ customer: { name: string; reach: string | null }; note: string | null; mends: { yes: { heardBy: string | null } | null }[] }[]>('/api/tickets');
   const { settings } = shop;
   return [
     ...events,
@@ -58,6 +60,9 @@ async function written(page: Page): Promise<string[]> {
     ...(settings.offcuts ?? []).map(({ id }) => id),
     ...(settings.products ?? []).map(({ name }) => name),
     ...(settings.shelf ?? []).flatMap(({ standsAt }) => standsAt ?? []),
+    ...tickets
+      .flatMap(({ customer, note, mends }) => [customer.name, customer.reach ?? '', note ?? '', ...mends.flatMap(({ yes }) => yes?.heardBy ?? [])])
+      .filter(Boolean),
     settings.name,
     settings.rates?.currency ?? settings.name,
     settings.bench.zone,
@@ -105,10 +110,24 @@ async function expectNothingEnglish(page: Page, path: string, own: readonly stri
 const looks = [13, 14, 15, 16, 17].map((id) => `/mends/${id}/look`);
 const running = [6, 7, 8, 9, 10, 11, 12, 18].map((id) => `/mends/${id}/mend`);
 const views: Readonly<Record<string, readonly string[]>> = {
-  'the pages': ['/', '/new', '/gallery', '/log', '/log?q=nothing-has-this-word', '/shelf', '/shop', '/nowhere', '/mends/999/look'],
+  'the pages': [
+    '/',
+    '/new',
+    '/gallery',
+    '/log',
+    '/log?q=nothing-has-this-word',
+    '/shelf',
+    '/shop',
+    '/counter',
+    '/tickets/1',
+    '/tickets/2',
+    '/tags/BRD-12',
+    '/nowhere',
+    '/mends/999/look',
+  ],
   'a mend that is looked at and planned': [...looks, '/mends/10/match', '/mends/11/match', '/mends/13/plan', '/mends/14/plan', '/mends/16/plan'],
   'a mend under way': [...running, '/mends/1/prove', '/mends/2/prove', '/mends/14/prove'],
-  'the papers': ['/mends/8/sheet', '/mends/18/sheet', '/mends/13/labels', '/mends/1/note'],
+  'the papers': ['/mends/8/sheet', '/mends/18/sheet', '/mends/13/labels', '/mends/1/note', '/tickets/2/paper', '/tickets/2/bill'],
 };
 
 for (const [what, paths] of Object.entries(views)) {

@@ -27,6 +27,8 @@ test('a bench in inches, psi and °F shows no metric measure, and keeps its choi
     '/mends/13/labels',
     '/mends/14/prove',
     '/shelf',
+    '/tickets/2',
+    '/tickets/2/bill',
     '/shop',
   ]) {
     await page.goto(server.url + path);

@@ -66,7 +66,19 @@ test('targets at the bench are made for gloves', async ({ page }) => {
 
 test('on a telephone nothing hangs over the edge', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 800 });
-  for (const path of ['/', '/mends/13/look', '/mends/13/match', '/mends/13/plan', '/mends/6/mend', '/days', '/log']) {
+  for (const path of [
+    '/',
+    '/mends/13/look',
+    '/mends/13/match',
+    '/mends/13/plan',
+    '/mends/6/mend',
+    '/days',
+    '/log',
+    '/shelf',
+    '/counter',
+    '/tickets/2',
+    '/tags/BRD-12',
+  ]) {
     await page.goto(server.url + path);
     await page.waitForLoadState('networkidle');
     expect(await page.evaluate(() => document.documentElement.scrollWidth), path).toBeLessThanOrEqual(390);

@@ -36,7 +36,8 @@ public sealed record Bill(double HandsOnMin, double Labour, IReadOnlyList<Materi
         return new Bill(minutes, labour, materials, consumables, raised, tax, Cents(net + raised + tax));
     }
 
-    internal static double Cents(double money) => Math.Round(money, 2, MidpointRounding.AwayFromZero);
+    /// <summary>Money in hundredths.</summary>
+    public static double Cents(double money) => Math.Round(money, 2, MidpointRounding.AwayFromZero);
 }
 
 /// <summary>What a mend is likely to cost, how far that is known, and what it came to.</summary>

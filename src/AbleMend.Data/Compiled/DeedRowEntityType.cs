@@ -19,10 +19,10 @@ namespace AbleMend.Data.Compiled
                 "AbleMend.Data.DeedRow",
                 typeof(DeedRow),
                 baseEntityType,
-                propertyCount: 5,
-                navigationCount: 2,
-                foreignKeyCount: 2,
-                unnamedIndexCount: 3,
+                propertyCount: 6,
+                navigationCount: 3,
+                foreignKeyCount: 3,
+                unnamedIndexCount: 4,
                 keyCount: 1);
 
             var key = runtimeEntityType.AddProperty(
@@ -54,6 +54,13 @@ namespace AbleMend.Data.Compiled
                 fieldInfo: typeof(DeedRow).GetField("<MendId>k__BackingField", BindingFlags.NonPublic | BindingFlags.Instance | BindingFlags.DeclaredOnly),
                 nullable: true);
 
+            var ticketId = runtimeEntityType.AddProperty(
+                "TicketId",
+                typeof(int?),
+                propertyInfo: typeof(DeedRow).GetProperty("TicketId", BindingFlags.Public | BindingFlags.Instance | BindingFlags.DeclaredOnly),
+                fieldInfo: typeof(DeedRow).GetField("<TicketId>k__BackingField", BindingFlags.NonPublic | BindingFlags.Instance | BindingFlags.DeclaredOnly),
+                nullable: true);
+
             var what = runtimeEntityType.AddProperty(
                 "What",
                 typeof(string),
@@ -72,6 +79,9 @@ namespace AbleMend.Data.Compiled
 
             var index1 = runtimeEntityType.AddIndex(
                 new[] { mendId });
+
+            var index2 = runtimeEntityType.AddIndex(
+                new[] { ticketId });
 
             return runtimeEntityType;
         }
@@ -106,6 +116,23 @@ namespace AbleMend.Data.Compiled
                 typeof(MendRow),
                 propertyInfo: typeof(DeedRow).GetProperty("Mend", BindingFlags.Public | BindingFlags.Instance | BindingFlags.DeclaredOnly),
                 fieldInfo: typeof(DeedRow).GetField("<Mend>k__BackingField", BindingFlags.NonPublic | BindingFlags.Instance | BindingFlags.DeclaredOnly));
+
+            return runtimeForeignKey;
+        }
+
+        public static RuntimeForeignKey CreateForeignKey3(RuntimeEntityType declaringEntityType, RuntimeEntityType principalEntityType)
+        {
+            var runtimeForeignKey = declaringEntityType.AddForeignKey(new[] { declaringEntityType.FindProperty("TicketId") },
+                principalEntityType.FindKey(new[] { principalEntityType.FindProperty("Id") }),
+                principalEntityType,
+                deleteBehavior: DeleteBehavior.Cascade);
+
+            var ticket = declaringEntityType.AddNavigation("Ticket",
+                runtimeForeignKey,
+                onDependent: true,
+                typeof(TicketRow),
+                propertyInfo: typeof(DeedRow).GetProperty("Ticket", BindingFlags.Public | BindingFlags.Instance | BindingFlags.DeclaredOnly),
+                fieldInfo: typeof(DeedRow).GetField("<Ticket>k__BackingField", BindingFlags.NonPublic | BindingFlags.Instance | BindingFlags.DeclaredOnly));
 
             return runtimeForeignKey;
         }

@@ -13,12 +13,13 @@ namespace AbleMend.Data.Compiled
     public partial class MendDbModel
     {
         private MendDbModel()
-            : base(skipDetectChanges: false, modelId: new Guid("43340062-0050-423e-95e3-8eceb55f25ae"), entityTypeCount: 8)
+            : base(skipDetectChanges: false, modelId: new Guid("2482d1b0-d9c9-4748-a3dc-b96e858c41df"), entityTypeCount: 10)
         {
         }
 
         partial void Initialize()
         {
+            var agreementRow = AgreementRowEntityType.Create(this);
             var dayWishRow = DayWishRowEntityType.Create(this);
             var daysRow = DaysRowEntityType.Create(this);
             var deedRow = DeedRowEntityType.Create(this);
@@ -27,15 +28,19 @@ namespace AbleMend.Data.Compiled
             var mendEventRow = MendEventRowEntityType.Create(this);
             var mendRow = MendRowEntityType.Create(this);
             var shopRow = ShopRowEntityType.Create(this);
+            var ticketRow = TicketRowEntityType.Create(this);
 
+            AgreementRowEntityType.CreateForeignKey1(agreementRow, mendRow);
             DayWishRowEntityType.CreateForeignKey1(dayWishRow, mendRow);
             DeedRowEntityType.CreateForeignKey1(deedRow, itemRow);
             DeedRowEntityType.CreateForeignKey2(deedRow, mendRow);
+            DeedRowEntityType.CreateForeignKey3(deedRow, ticketRow);
             LotMoveRowEntityType.CreateForeignKey1(lotMoveRow, mendRow);
             MendEventRowEntityType.CreateForeignKey1(mendEventRow, mendRow);
             MendRowEntityType.CreateForeignKey1(mendRow, mendRow);
             MendRowEntityType.CreateForeignKey2(mendRow, itemRow);
 
+            AgreementRowEntityType.CreateAnnotations(agreementRow);
             DayWishRowEntityType.CreateAnnotations(dayWishRow);
             DaysRowEntityType.CreateAnnotations(daysRow);
             DeedRowEntityType.CreateAnnotations(deedRow);
@@ -44,6 +49,7 @@ namespace AbleMend.Data.Compiled
             MendEventRowEntityType.CreateAnnotations(mendEventRow);
             MendRowEntityType.CreateAnnotations(mendRow);
             ShopRowEntityType.CreateAnnotations(shopRow);
+            TicketRowEntityType.CreateAnnotations(ticketRow);
 
             var functions = new Dictionary<string, IDbFunction>();
             var octetLength = new RuntimeDbFunction(

@@ -21,10 +21,10 @@ namespace AbleMend.Data.Compiled
                 "AbleMend.Data.MendRow",
                 typeof(MendRow),
                 baseEntityType,
-                propertyCount: 16,
-                navigationCount: 2,
+                propertyCount: 17,
+                navigationCount: 3,
                 foreignKeyCount: 2,
-                unnamedIndexCount: 4,
+                unnamedIndexCount: 5,
                 namedIndexCount: 1,
                 keyCount: 1);
 
@@ -134,6 +134,13 @@ namespace AbleMend.Data.Compiled
                 providerPropertyType: typeof(string));
             status.SetSentinelFromProviderValue("Draft");
 
+            var ticketId = runtimeEntityType.AddProperty(
+                "TicketId",
+                typeof(int?),
+                propertyInfo: typeof(MendRow).GetProperty("TicketId", BindingFlags.Public | BindingFlags.Instance | BindingFlags.DeclaredOnly),
+                fieldInfo: typeof(MendRow).GetField("<TicketId>k__BackingField", BindingFlags.NonPublic | BindingFlags.Instance | BindingFlags.DeclaredOnly),
+                nullable: true);
+
             var version = runtimeEntityType.AddProperty(
                 "Version",
                 typeof(int),
@@ -163,6 +170,9 @@ namespace AbleMend.Data.Compiled
 
             var index2 = runtimeEntityType.AddIndex(
                 new[] { status });
+
+            var index3 = runtimeEntityType.AddIndex(
+                new[] { ticketId });
 
             var iX_Mends_Found = runtimeEntityType.AddIndex(
                 new[] { itemId },

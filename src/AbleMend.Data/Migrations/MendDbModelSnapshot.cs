@@ -17,6 +17,42 @@ namespace AbleMend.Data.Migrations
 #pragma warning disable 612, 618
             modelBuilder.HasAnnotation("ProductVersion", "10.0.15");
 
+            modelBuilder.Entity("AbleMend.Data.AgreementRow", b =>
+                {
+                    b.Property<long>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("By")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Currency")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("HeardBy")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("MendId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("ToldJson")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("UpTo")
+                        .HasColumnType("REAL");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("MendId");
+
+                    b.ToTable("Agreements");
+                });
+
             modelBuilder.Entity("AbleMend.Data.DayWishRow", b =>
                 {
                     b.Property<int>("MendId")
@@ -73,6 +109,9 @@ namespace AbleMend.Data.Migrations
                     b.Property<int?>("MendId")
                         .HasColumnType("INTEGER");
 
+                    b.Property<int?>("TicketId")
+                        .HasColumnType("INTEGER");
+
                     b.Property<string>("What")
                         .IsRequired()
                         .HasColumnType("TEXT");
@@ -84,6 +123,8 @@ namespace AbleMend.Data.Migrations
                     b.HasIndex("ItemId");
 
                     b.HasIndex("MendId");
+
+                    b.HasIndex("TicketId");
 
                     b.ToTable("Deeds");
                 });
@@ -261,6 +302,9 @@ namespace AbleMend.Data.Migrations
                         .IsRequired()
                         .HasColumnType("TEXT");
 
+                    b.Property<int?>("TicketId")
+                        .HasColumnType("INTEGER");
+
                     b.Property<int>("Version")
                         .IsConcurrencyToken()
                         .HasColumnType("INTEGER");
@@ -278,6 +322,8 @@ namespace AbleMend.Data.Migrations
                     b.HasIndex("ItemId");
 
                     b.HasIndex("Status");
+
+                    b.HasIndex("TicketId");
 
                     b.HasIndex(new[] { "ItemId" }, "IX_Mends_Found")
                         .HasFilter("FindsJson IS NOT NULL");
@@ -304,6 +350,51 @@ namespace AbleMend.Data.Migrations
                     b.ToTable("Shop");
                 });
 
+            modelBuilder.Entity("AbleMend.Data.TicketRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long?>("CollectedAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("CustomerName")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<long?>("DueAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Note")
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Reach")
+                        .HasColumnType("TEXT");
+
+                    b.Property<long>("TakenInAt")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Version")
+                        .IsConcurrencyToken()
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("CollectedAt");
+
+                    b.ToTable("Tickets");
+                });
+
+            modelBuilder.Entity("AbleMend.Data.AgreementRow", b =>
+                {
+                    b.HasOne("AbleMend.Data.MendRow", null)
+                        .WithMany("Agreements")
+                        .HasForeignKey("MendId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("AbleMend.Data.DayWishRow", b =>
                 {
                     b.HasOne("AbleMend.Data.MendRow", null)
@@ -325,9 +416,16 @@ namespace AbleMend.Data.Migrations
                         .HasForeignKey("MendId")
                         .OnDelete(DeleteBehavior.Cascade);
 
+                    b.HasOne("AbleMend.Data.TicketRow", "Ticket")
+                        .WithMany()
+                        .HasForeignKey("TicketId")
+                        .OnDelete(DeleteBehavior.Cascade);
+
                     b.Navigation("Item");
 
                     b.Navigation("Mend");
+
+                    b.Navigation("Ticket");
                 });
 
             modelBuilder.Entity("AbleMend.Data.LotMoveRow", b =>
@@ -372,6 +470,8 @@ namespace AbleMend.Data.Migrations
 
             modelBuilder.Entity("AbleMend.Data.MendRow", b =>
                 {
+                    b.Navigation("Agreements");
+
                     b.Navigation("Events");
                 });
 #pragma warning restore 612, 618

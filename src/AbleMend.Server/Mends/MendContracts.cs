@@ -27,6 +27,7 @@ namespace AbleMend.Server.Mends;
 /// <param name="Events">What happened.</param>
 /// <param name="FoundBefore">What other mends of the same item found on it, newest first.</param>
 /// <param name="Now">The shop's present.</param>
+/// <param name="TicketId">The ticket that it was taken in on, or null.</param>
 public sealed record MendView(
     int Id,
     MendStatus Status,
@@ -46,7 +47,8 @@ public sealed record MendView(
     RunState? Run,
     IReadOnlyList<RunEvent> Events,
     IReadOnlyList<FoundBefore> FoundBefore,
-    DateTimeOffset Now);
+    DateTimeOffset Now,
+    int? TicketId = null);
 
 /// <summary>A leak or flaw on the item's record.</summary>
 /// <param name="MendId">Mend that found it.</param>
@@ -57,7 +59,8 @@ public sealed record FoundBefore(int MendId, DateTimeOffset At, string Place);
 /// <summary>A new mend of an item.</summary>
 /// <param name="ItemId">Item.</param>
 /// <param name="Case">The case, whose facts of the item are taken from the fleet; null begins from the usual damage of its construction, at the shop's own bench.</param>
-public sealed record NewMend(int ItemId, RepairCase? Case = null);
+/// <param name="TicketId">The ticket that it is taken in on, or null; it is needed when the ticket is.</param>
+public sealed record NewMend(int ItemId, RepairCase? Case = null, int? TicketId = null);
 
 /// <summary>A band of the time strip: hands, then a wait with its window.</summary>
 public sealed record Band(Message Title, DateTimeOffset StartsAt, DateTimeOffset HandsEndAt, DateTimeOffset? OpensAt, DateTimeOffset? ClosesAt);

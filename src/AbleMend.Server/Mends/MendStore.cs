@@ -55,14 +55,23 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
             return null;
         }
 
+        var ticket = request.TicketId is { } number ? await db.Tickets.FindAsync([number], cancel) : null;
+        if (request.TicketId is not null && ticket is not { CollectedAt: null })
+        {
+            return Changed.Refused(ticket is null
+                ? new Problem("unknown-id", "ticketId", $"There is no ticket {request.TicketId.Value}.", "Take the items in first.")
+                : new Problem("ticket-collected", "ticketId", $"Ticket {ticket.Id} was collected.", "Open a new ticket."));
+        }
+
         var now = time.GetUtcNow();
-        var opened = Mend.Open(WithItem(request.Case ?? await FirstCaseAsync(item, cancel), item), planner, now);
+        var first = WithItem(request.Case ?? await FirstCaseAsync(item, cancel), item);
+        var opened = Mend.Open(ticket?.DueAt is { } due ? first with { Wanted = first.Wanted with { NeededBy = due } } : first, planner, now);
         if (opened.Value is not { } mend)
         {
             return Changed.Refused(opened.Problems);
         }
 
-        var row = new MendRow { Item = item, CasePacked = [], CreatedAt = now, ChangedAt = now, Version = 1 };
+        var row = new MendRow { Item = item, CasePacked = [], CreatedAt = now, ChangedAt = now, TicketId = ticket?.Id, Version = 1 };
         MendRecords.Write(mend, row);
         db.Mends.Add(row);
         Remember(deed, row, now);
@@ -284,7 +293,7 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
             row.Id, row.Status, row.Version, row.Item.Tag, row.Item.Name, row.CreatedAt, row.ChangedAt, row.StartedAt, row.ClosedAt, row.DueAt,
             row.FollowsMendId, follower, mend.Case, outcome.Value, outcome.Problems,
             row.StartedAt is null ? null : mend.StateAt(now),
-            mend.Events, await FoundBeforeAsync(row, cancel), now);
+            mend.Events, await FoundBeforeAsync(row, cancel), now, row.TicketId);
     }
 
     /// <summary>The item's record of finds: those of its other mends' cases, and those made while working on them.</summary>

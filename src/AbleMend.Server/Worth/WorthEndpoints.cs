@@ -1,4 +1,6 @@
 using AbleMend.Core;
+using AbleMend.Core.Catalogue;
+using AbleMend.Core.Limits;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Worth;
 using AbleMend.Server.Http;
@@ -12,13 +14,31 @@ public static class WorthEndpoints
 {
     private static readonly Problem NoRates = new("no-rates", "rates", "The shop has not said what it asks for an hour.", "Write it down under Shop.");
 
+    private static readonly Problem NotMended = new("not-mended-here", "", "It is not mended here: there is nothing to weigh.", "Log it and send it on.");
+
     /// <summary>Maps the endpoints.</summary>
-    public static void MapWorth(this RouteGroupBuilder api) =>
-        api.MapGet("/mends/{id:int}/estimate", ReadAsync)
+    public static void MapWorth(this RouteGroupBuilder api)
+    {
+        api.MapGet("/mends/{id:int}/estimate", (int id, MendStore mends, ShopStore shop, Planner planner, CancellationToken cancel) =>
+                AnswerAsync(id, mends, shop, planner, (_, estimate) => Results.Ok(estimate), cancel))
             .WithName("getEstimate").WithSummary("What a mend is likely to cost, and what it came to so far.")
             .Produces<Estimate>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        api.MapGet("/mends/{id:int}/mend-or-replace", (int id, double price, double servesMonths, double leftMonths, MendStore mends, ShopStore shop, Planner planner, CancellationToken cancel) =>
+                AnswerAsync(id, mends, shop, planner, (plan, estimate) => Weighed(plan, estimate, new Replacement(price, servesMonths, leftMonths)), cancel))
+            .WithName("getMendOrReplace").WithSummary("What a mend and its risk cost against a new one.")
+            .Produces<MendOrReplace>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+    }
 
-    private static async Task<IResult> ReadAsync(int id, MendStore mends, ShopStore shop, Planner planner, CancellationToken cancel)
+    private static IResult Weighed(RepairPlan plan, Estimate estimate, Replacement replacement)
+    {
+        var faults = LimitTable.Check(replacement);
+        var systems = plan.Damages.Select(damage => damage.System).OfType<PlannedSystem>().ToList();
+        return faults.Count > 0 ? ProblemAnswers.Unprocessable(faults)
+            : systems.Count == 0 ? ProblemAnswers.Unprocessable(NotMended)
+            : Results.Ok(MendOrReplace.Of(estimate.Planned.Total, systems.Any(system => system.Permanence == Permanence.ForNow) ? Permanence.ForNow : Permanence.Lasting, replacement));
+    }
+
+    private static async Task<IResult> AnswerAsync(int id, MendStore mends, ShopStore shop, Planner planner, Func<RepairPlan, Estimate, IResult> answer, CancellationToken cancel)
     {
         if (await mends.FindAsync(id, cancel) is not { } found)
         {
@@ -29,6 +49,6 @@ public static class WorthEndpoints
         return found.Value is not { } mend ? ProblemAnswers.Unprocessable(found.Problems)
             : settings.Rates is not { } rates ? ProblemAnswers.Unprocessable(NoRates)
             : mend.Plan is not { } plan ? ProblemAnswers.Unprocessable(mend.Problems)
-            : Results.Ok(Estimate.Of(plan, rates, settings.Shelf ?? [], planner.Catalogue.With(settings.Products ?? []).Materials, Worked.Of(plan, mend.Events)));
+            : answer(plan, Estimate.Of(plan, rates, settings.Shelf ?? [], planner.Catalogue.With(settings.Products ?? []).Materials, Worked.Of(plan, mend.Events)));
     }
 }

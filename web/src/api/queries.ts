@@ -41,6 +41,19 @@ export const usesQuery = (name: string) =>
     queryFn: () => ask(api.GET('/api/shelf/{name}/mends', { params: { path: { name } } })),
   });
 
+export const ticketsQuery = queryOptions({
+  queryKey: ['tickets'],
+  queryFn: () => ask(api.GET('/api/tickets')),
+  refetchInterval: 20 * second,
+});
+
+export const ticketQuery = (id: number) =>
+  queryOptions({
+    queryKey: ['tickets', id],
+    queryFn: () => ask(api.GET('/api/tickets/{id}', { params: { path: { id } } })),
+    refetchInterval: 20 * second,
+  });
+
 export const itemsQuery = queryOptions({
   queryKey: ['items'],
   queryFn: () => ask(api.GET('/api/items')),
@@ -67,6 +80,18 @@ export const estimateQuery = (id: number, version: number) =>
     queryKey: ['estimate', id, version],
     queryFn: ({ signal }) => ask(api.GET('/api/mends/{id}/estimate', { params: { path: { id } }, signal })),
     placeholderData: keepPreviousData,
+    retry: false,
+  });
+
+/** What a mend costs against a new one; asked once all of it is said. */
+export const mendOrReplaceQuery = (id: number, version: number, asked: { price: number | null; servesMonths: number | null; leftMonths: number | null }) =>
+  queryOptions({
+    queryKey: ['mend-or-replace', id, version, asked],
+    queryFn: ({ signal }) => {
+      const query = { price: asked.price ?? 0, servesMonths: asked.servesMonths ?? 0, leftMonths: asked.leftMonths ?? 0 };
+      return ask(api.GET('/api/mends/{id}/mend-or-replace', { params: { path: { id }, query }, signal }));
+    },
+    enabled: Object.values(asked).every((value) => value !== null),
     retry: false,
   });
 

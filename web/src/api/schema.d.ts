@@ -295,6 +295,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/mends/{id}/mend-or-replace": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a mend and its risk cost against a new one. */
+        get: operations["getMendOrReplace"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mends/{id}/agreements": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was said yes to, in order: the last stands. */
+        get: operations["getAgreements"];
+        put?: never;
+        /** Keep a customer's yes, with what they were told. */
+        post: operations["addAgreement"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/log": {
         parameters: {
             query?: never;
@@ -483,6 +518,42 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/tickets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every ticket that was not collected, the one that is due first first, and the last that were. */
+        get: operations["getTickets"];
+        put?: never;
+        /** Take in what somebody brings. */
+        post: operations["openTicket"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tickets/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A ticket. */
+        get: operations["getTicket"];
+        /** Change who it is for and what was said, and whether it was collected. */
+        put: operations["putTicket"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -496,6 +567,27 @@ export interface components {
              * @description When somebody looks at the mend again; null where nothing is said of it, or the mend never gets ready.
              */
             lookAgainAt: null | string;
+        };
+        /** @description A customer's yes, as it is kept: who said it, when, to how much, and what they were told. */
+        Agreement: {
+            /**
+             * Format: date-time
+             * @description When, UTC.
+             */
+            at: string;
+            /** @description Who said yes. */
+            by: string;
+            /** @description Who heard it; null where nobody wrote it down. */
+            heardBy: null | string;
+            /**
+             * Format: double
+             * @description The most money that was said yes to; null where no money was spoken of.
+             */
+            upTo: null | number;
+            /** @description What the money is called; null where no money was spoken of. */
+            currency: null | string;
+            /** @description What they were told about how long it holds, how it will look, the warranty and its limits. */
+            told: string[];
         };
         /** @description A band of the time strip: hands, then a wait with its window. */
         Band: {
@@ -943,6 +1035,13 @@ export interface components {
         };
         /** @description Minutes of a label, on the clock of the cure: at the label's temperature, or in the label's light. */
         CureTime: number;
+        /** @description Who brought something in. */
+        Customer: {
+            /** @description Name, as it is called at the counter. */
+            name: string;
+            /** @description How to reach them: a telephone number, an address. */
+            reach?: null | string;
+        };
         /** @description The damage as seen. */
         Damage: {
             /** @description Kind of hurt. */
@@ -2025,6 +2124,39 @@ export interface components {
             barrelMl: number;
         };
         /**
+         * @description Mend or replace, as a suggestion. The months that are left are bought either way: by the mend, and by a part of a new one where the
+         *     mend fails before they are over; or by that part of a new one which those months use up.
+         */
+        MendOrReplace: {
+            /** @description Whether mending is the cheaper way. */
+            mend: boolean;
+            /**
+             * Format: double
+             * @description Money for the months that are left, by mending: the mend, and the risk.
+             */
+            mendCost: number;
+            /**
+             * Format: double
+             * @description Of that, the risk: what a failure would cost, by how likely it is.
+             */
+            riskCost: number;
+            /**
+             * Format: double
+             * @description Money for the same months by a new one.
+             */
+            replaceCost: number;
+            /**
+             * Format: double
+             * @description How many of such mends fail before those months are over, 0 to 1.
+             */
+            failShare: number;
+            /**
+             * Format: double
+             * @description The most that a mend may cost before a new one is cheaper; 0 where no mend is.
+             */
+            worthUpTo: number;
+        };
+        /**
          * @description Where a mend stands as a record.
          * @enum {unknown}
          */
@@ -2097,6 +2229,11 @@ export interface components {
              * @description The shop's present.
              */
             now: string;
+            /**
+             * Format: int32
+             * @description The ticket that it was taken in on, or null.
+             */
+            ticketId?: null | number;
         };
         /**
          * @description A sentence as a template with its arguments. It is written in place as an interpolated string, `$"Drill {drill} at each
@@ -2180,6 +2317,18 @@ export interface components {
             /** @description From the middle of the first area to the middle of this one. */
             offsetMm: components["schemas"]["PointMm"];
         };
+        /** @description A yes. */
+        NewAgreement: {
+            /** @description Who says it. */
+            by: string;
+            /** @description Who heard it, or null. */
+            heardBy?: null | string;
+            /**
+             * Format: double
+             * @description The most money that it is said to; null for the most that the estimate reaches.
+             */
+            upTo?: null | number;
+        };
         /** @description A new item. */
         NewItem: {
             tag: string;
@@ -2197,6 +2346,25 @@ export interface components {
              */
             itemId: number;
             case?: null | components["schemas"]["RepairCase"];
+            /**
+             * Format: int32
+             * @description The ticket that it is taken in on, or null; it is needed when the ticket is.
+             */
+            ticketId?: null | number;
+        };
+        /** @description What somebody brings in. */
+        NewTicket: {
+            /** @description Who. */
+            customer: components["schemas"]["Customer"];
+            /** @description Identifiers of the items; a mend of each is opened. */
+            items: number[];
+            /** @description What was said at the counter. */
+            note?: null | string;
+            /**
+             * Format: date-time
+             * @description When they are needed, or null.
+             */
+            dueAt?: null | string;
         };
         /** @description A piece of stock. */
         Offcut: {
@@ -3115,6 +3283,95 @@ export interface components {
          * @enum {unknown}
          */
         Texture: "clear" | "weave" | "foam" | "beads" | "wood" | "sheet" | "rubber" | "cloth" | "metal" | "threads" | "air";
+        /** @description A ticket as it is changed at the counter. */
+        TicketChange: {
+            /** @description Who. */
+            customer: components["schemas"]["Customer"];
+            /** @description What was said at the counter. */
+            note: null | string;
+            /** @description Whether it was collected. */
+            collected: boolean;
+        };
+        /** @description A mend on a ticket. */
+        TicketMendView: {
+            /**
+             * Format: int32
+             * @description Its number.
+             */
+            id: number;
+            /** @description Tag of its item. */
+            tag: string;
+            /** @description What people call the item. */
+            itemName: string;
+            /** @description Where it stands. */
+            status: components["schemas"]["MendStatus"];
+            /**
+             * Format: date-time
+             * @description When it is or was ready by its own plan, or null.
+             */
+            readyAt: null | string;
+            estimate: null | components["schemas"]["Estimate"];
+            /**
+             * Format: double
+             * @description What is asked for it: never more than was said yes to.
+             */
+            askedFor: number;
+            yes: null | components["schemas"]["Agreement"];
+            /** @description Whether a yes stands and still covers what it costs. */
+            isAgreed: boolean;
+            /** @description What the customer is told before they say yes. */
+            toTell: string[];
+            /** @description Why it cannot be planned, or read. */
+            problems: components["schemas"]["Problem"][];
+        };
+        /**
+         * @description Where a ticket stands, as the counter says it.
+         * @enum {unknown}
+         */
+        TicketStanding: "awaits-yes" | "agreed" | "under-way" | "to-collect" | "collected";
+        /** @description A ticket as a whole. */
+        TicketView: {
+            /**
+             * Format: int32
+             * @description Its number.
+             */
+            id: number;
+            /**
+             * Format: int32
+             * @description Send it back as If-Match with every change.
+             */
+            version: number;
+            /** @description Who. */
+            customer: components["schemas"]["Customer"];
+            /** @description What was said at the counter. */
+            note: null | string;
+            /**
+             * Format: date-time
+             * @description When it was taken in.
+             */
+            takenInAt: string;
+            /**
+             * Format: date-time
+             * @description When it is needed, or null.
+             */
+            dueAt: null | string;
+            /**
+             * Format: date-time
+             * @description When it was collected, or null.
+             */
+            collectedAt: null | string;
+            /** @description Where it stands. */
+            standing: components["schemas"]["TicketStanding"];
+            /** @description What the money is called; null where the shop asks nothing. */
+            currency: null | string;
+            /**
+             * Format: double
+             * @description What is asked for all of it.
+             */
+            total: number;
+            /** @description What is on it. */
+            mends: components["schemas"]["TicketMendView"][];
+        };
         /** @description A step in clock time. Everything is null once a wait before it never ends. */
         TimedStep: {
             /** @description Identifier of the step. */
@@ -4031,6 +4288,127 @@ export interface operations {
             };
         };
     };
+    getMendOrReplace: {
+        parameters: {
+            query: {
+                price: number;
+                servesMonths: number;
+                leftMonths: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MendOrReplace"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getAgreements: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Agreement"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    addAgreement: {
+        parameters: {
+            query?: never;
+            header?: {
+                "Idempotency-Key"?: string;
+            };
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewAgreement"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Agreement"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
     getLog: {
         parameters: {
             query?: {
@@ -4571,6 +4949,183 @@ export interface operations {
                 };
                 content: {
                     "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getTickets: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TicketView"][];
+                };
+            };
+        };
+    };
+    openTicket: {
+        parameters: {
+            query?: never;
+            header?: {
+                "Idempotency-Key"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewTicket"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TicketView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getTicket: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TicketView"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    putTicket: {
+        parameters: {
+            query?: never;
+            header: {
+                "If-Match": number;
+            };
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TicketChange"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TicketView"];
                 };
             };
             /** @description Not Found */

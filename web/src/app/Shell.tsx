@@ -52,7 +52,7 @@ function TopLine({ shopName, zone }: { shopName: string; zone: string }) {
   const now = useNow();
   const { units, choose } = useUnits();
   return (
-    <header className="no-print flex flex-wrap items-center gap-x-6 gap-y-1 border-b-2 border-ink px-5 py-1.5">
+    <header className="no-print flex flex-wrap items-center gap-x-6 gap-y-1 border-b-2 border-ink px-5 py-1.5 max-sm:px-3">
       <Link to="/" className="flex items-center gap-2 text-lg font-extrabold tracking-tight">
         <img src="/mark.svg" alt="" width={28} height={28} />
         Able Mend
@@ -60,6 +60,7 @@ function TopLine({ shopName, zone }: { shopName: string; zone: string }) {
       <nav aria-label={say`Main`} className="flex sm:gap-1">
         <Place to="/" words={say`Bench`} />
         <Place to="/days" words={say`Days`} />
+        <Place to="/counter" words={say`Counter`} />
         <Place to="/new" words={say`Start a mend`} />
         <Place to="/log" words={say`Log`} />
         <Place to="/shelf" words={say`Shelf`} />
@@ -80,12 +81,12 @@ function TopLine({ shopName, zone }: { shopName: string; zone: string }) {
   );
 }
 
-function Place({ to, words }: { to: '/' | '/days' | '/new' | '/log' | '/shelf' | '/shop'; words: string }) {
+function Place({ to, words }: { to: '/' | '/days' | '/counter' | '/new' | '/log' | '/shelf' | '/shop'; words: string }) {
   return (
     <Link
       to={to}
       activeOptions={{ exact: true, includeSearch: false }}
-      className="flex min-h-11 items-center border-b-4 border-transparent px-2.5 font-semibold whitespace-nowrap max-sm:px-1.5 max-sm:text-sm aria-[current=page]:border-resin"
+      className="flex min-h-11 items-center border-b-4 border-transparent px-2.5 font-semibold whitespace-nowrap max-sm:px-1 max-sm:text-sm aria-[current=page]:border-resin"
     >
       {words}
     </Link>

@@ -1,5 +1,5 @@
 import type { QueryClient } from '@tanstack/react-query';
-import { createRootRouteWithContext, createRoute, createRouter, redirect } from '@tanstack/react-router';
+import { createRootRouteWithContext, createRoute, createRouter, lazyRouteComponent, redirect } from '@tanstack/react-router';
 import { BenchPage } from '../bench/BenchPage';
 import { DaysPage } from '../days/DaysPage';
 import { FleetPage } from '../fleet/FleetPage';
@@ -10,7 +10,6 @@ import { isStage } from '../desk/stages';
 import { CupLabels } from '../print/CupLabels';
 import { HandBackNote } from '../print/HandBackNote';
 import { JobSheet } from '../print/JobSheet';
-import { SettingsPage } from '../settings/SettingsPage';
 import { ShelfPage } from '../shelf/ShelfPage';
 import { Shell } from './Shell';
 import { NotThere } from './NotThere';
@@ -19,6 +18,28 @@ const root = createRootRouteWithContext<{ queryClient: QueryClient }>()({ compon
 const bench = createRoute({ getParentRoute: () => root, path: '/', component: BenchPage });
 const days = createRoute({ getParentRoute: () => root, path: '/days', component: DaysPage });
 const fleet = createRoute({ getParentRoute: () => root, path: '/new', component: FleetPage });
+// The counter and the settings are not the bench: what only they need is fetched when somebody goes there.
+const counter = createRoute({
+  getParentRoute: () => root,
+  path: '/counter',
+  component: lazyRouteComponent(() => import('../counter/CounterPage'), 'CounterPage'),
+});
+const ticket = createRoute({
+  getParentRoute: () => root,
+  path: '/tickets/$id',
+  component: lazyRouteComponent(() => import('../counter/TicketPage'), 'TicketPage'),
+});
+const ticketPaper = createRoute({
+  getParentRoute: () => root,
+  path: '/tickets/$id/paper',
+  component: lazyRouteComponent(() => import('../print/TicketPaper'), 'TicketPaper'),
+});
+const bill = createRoute({
+  getParentRoute: () => root,
+  path: '/tickets/$id/bill',
+  component: lazyRouteComponent(() => import('../print/BillPaper'), 'BillPaper'),
+});
+const tag = createRoute({ getParentRoute: () => root, path: '/tags/$tag', component: lazyRouteComponent(() => import('../counter/TagPage'), 'TagPage') });
 const gallery = createRoute({ getParentRoute: () => root, path: '/gallery', component: GalleryPage });
 const log = createRoute({
   getParentRoute: () => root,
@@ -27,7 +48,11 @@ const log = createRoute({
   validateSearch: (search): { q?: string } => (typeof search.q === 'string' && search.q ? { q: search.q } : {}),
 });
 const shelf = createRoute({ getParentRoute: () => root, path: '/shelf', component: ShelfPage });
-const settings = createRoute({ getParentRoute: () => root, path: '/shop', component: SettingsPage });
+const settings = createRoute({
+  getParentRoute: () => root,
+  path: '/shop',
+  component: lazyRouteComponent(() => import('../settings/SettingsPage'), 'SettingsPage'),
+});
 const mend = createRoute({
   getParentRoute: () => root,
   path: '/mends/$id/$stage',
@@ -44,7 +69,7 @@ const note = createRoute({ getParentRoute: () => root, path: '/mends/$id/note', 
 
 export function makeRouter(queryClient: QueryClient) {
   return createRouter({
-    routeTree: root.addChildren([bench, days, fleet, gallery, log, shelf, settings, mend, sheet, labels, note]),
+    routeTree: root.addChildren([bench, days, counter, ticket, ticketPaper, bill, tag, fleet, gallery, log, shelf, settings, mend, sheet, labels, note]),
     context: { queryClient },
     scrollRestoration: true,
   });

@@ -5,17 +5,12 @@ import { api, ask, problemsIn } from '../api/client';
 import { catalogueQuery, itemsQuery } from '../api/queries';
 import { useOnce } from '../api/once';
 import type { Schemas } from '../api/types';
-import { Button } from '../ui/Button';
-import { Choice } from '../ui/Choice';
-import { MeasureField } from '../ui/MeasureField';
 import { Problems } from '../ui/Notice';
-import { familyWords } from '../ui/words';
 import { say } from '../words/say';
-import { found } from './find';
+import { found } from '../intake/find';
+import { NewItem } from '../intake/NewItem';
 
 type Item = Schemas['ItemView'];
-
-const families = Object.entries(familyWords) as [Schemas['GearFamily'], string][];
 
 /** More than a hand scrolls through. */
 const shown = 40;
@@ -32,7 +27,8 @@ export function FleetPage() {
   const named = new Map(catalogue.data?.constructions.map((each) => [each.id, each.name]));
   const listed = found(items.data ?? [], typed, (item) => [item.tag, item.name, named.get(item.construction) ?? '']);
   const open = useMutation({
-    mutationFn: (item: Item) => ask(api.POST('/api/mends', { params: { header: once(`mend ${item.id}`) }, body: { itemId: item.id, case: null } })),
+    mutationFn: (item: Item) =>
+      ask(api.POST('/api/mends', { params: { header: once(`mend ${item.id}`) }, body: { itemId: item.id, case: null, ticketId: null } })),
     onSuccess: async (mend) => {
       queryClient.setQueryData(['mend', mend.id], mend);
       void queryClient.invalidateQueries({ queryKey: ['bench'] });
@@ -86,57 +82,7 @@ export function FleetPage() {
         </ul>
         {items.data?.length === 0 ? <p className="mt-4 text-lg text-faint">{say`The fleet is empty. Add the first item.`}</p> : null}
       </section>
-      <NewItem ready={ready} onAdded={(item) => open.mutate(item)} />
+      <NewItem ready={ready} words={say`Add it and look`} onAdded={(item) => open.mutate(item)} />
     </div>
-  );
-}
-
-function NewItem({ ready, onAdded }: { ready: boolean; onAdded: (item: Item) => void }) {
-  const catalogue = useQuery(catalogueQuery);
-  const queryClient = useQueryClient();
-  const [tag, setTag] = useState('');
-  const [name, setName] = useState('');
-  const [construction, setConstruction] = useState('pu-polyester-board');
-  const [family, setFamily] = useState<Schemas['GearFamily']>('boards');
-  const [age, setAge] = useState(24);
-  const built = (of: Schemas['GearFamily']) => (catalogue.data?.constructions ?? []).filter((each) => each.family === of);
-  const pickFamily = (of: Schemas['GearFamily']) => {
-    setFamily(of);
-    const first = built(of)[0];
-    if (first) setConstruction(first.id);
-  };
-  const once = useOnce();
-  const add = useMutation({
-    mutationFn: () =>
-      ask(api.POST('/api/items', { params: { header: once(`item ${tag}`) }, body: { tag, name, construction, ageMonths: age, warranty: 'unknown' } })),
-    onSuccess: (item) => {
-      void queryClient.invalidateQueries({ queryKey: ['items'] });
-      onAdded(item);
-    },
-  });
-  const field = 'h-11 w-full rounded-sm border-2 border-line bg-sheet px-3';
-  return (
-    <form
-      className="flex flex-col gap-4 border-l-2 border-ink pl-6"
-      onSubmit={(event) => {
-        event.preventDefault();
-        add.mutate();
-      }}
-    >
-      <h2 className="text-2xl">{say`Add an item`}</h2>
-      <label>
-        <span className="lettering mb-1 block">{say`Tag`}</span>
-        <input className={field} value={tag} onChange={(event) => setTag(event.target.value)} autoComplete="off" />
-      </label>
-      <label>
-        <span className="lettering mb-1 block">{say`Name`}</span>
-        <input className={field} value={name} onChange={(event) => setName(event.target.value)} autoComplete="off" />
-      </label>
-      <Choice label={say`Kind of gear`} value={family} options={families} onPick={pickFamily} />
-      <Choice label={say`Construction`} value={construction} options={built(family).map((each) => [each.id, each.name] as const)} onPick={setConstruction} />
-      <MeasureField label={say`Age`} path="item.ageMonths" value={age} step={1} onChange={setAge} />
-      <Problems problems={problemsIn(add.error)} />
-      <Button type="submit" look="main" disabled={!ready || add.isPending}>{say`Add it and look`}</Button>
-    </form>
   );
 }

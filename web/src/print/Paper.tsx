@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from '@tanstack/react-router';
-import type { ComponentType } from 'react';
+import type { ComponentType, ReactNode } from 'react';
 import { problemsIn } from '../api/client';
 import { mendQuery } from '../api/queries';
 import type { MendView, RepairPlan } from '../api/types';
@@ -19,7 +19,7 @@ interface Props {
   of: ComponentType<{ mend: PlannedMend }>;
 }
 
-/** A paper of a mend: what is printed, below the button and the way back, which are not. */
+/** A paper of a mend. */
 export function Paper({ from, of: Content }: Props) {
   const { id = '' } = useParams({ strict: false });
   const query = useQuery(mendQuery(Number(id)));
@@ -27,16 +27,29 @@ export function Paper({ from, of: Content }: Props) {
   if (!mend?.plan)
     return <div className="p-5">{query.error ? <Problems problems={problemsIn(query.error)} /> : mend ? say`There is no plan to print.` : say`Loading …`}</div>;
   return (
-    <article className="mx-auto max-w-5xl bg-sheet px-8 py-6 print:max-w-none print:bg-white print:p-0">
-      <div className="no-print mb-4 flex gap-3">
-        <Button look="main" onClick={() => print()}>{say`Print`}</Button>
+    <Sheet
+      back={
         <Link
           to="/mends/$id/$stage"
           params={{ id, stage: from }}
           className="inline-flex min-h-11 items-center underline underline-offset-4"
         >{say`Back to the mend`}</Link>
-      </div>
+      }
+    >
       <Content mend={{ ...mend, plan: mend.plan }} />
+    </Sheet>
+  );
+}
+
+/** What is printed, below the button and the way back, which are not. */
+export function Sheet({ back, children }: { back: ReactNode; children: ReactNode }) {
+  return (
+    <article className="mx-auto max-w-5xl bg-sheet px-8 py-6 print:max-w-none print:bg-white print:p-0">
+      <div className="no-print mb-4 flex gap-3">
+        <Button look="main" onClick={() => print()}>{say`Print`}</Button>
+        {back}
+      </div>
+      {children}
     </article>
   );
 }
