@@ -52,6 +52,7 @@ function spoiled(document) {
 
 const text = (document) => JSON.stringify(document)?.replaceAll(/"@@(.*?)@@"/g, (_, inner) => inner.replaceAll('\\"', '"')) ?? '';
 
+const customer = () => ({ name: 'Somebody', reach: luck.of([null, 'extension 4']) });
 const lots = ['abc', '1', '9'.repeat(30)];
 
 const bodies = {
@@ -60,6 +61,9 @@ const bodies = {
   item: () => ({ tag: `T-${luck.below(100000)}`, name: 'Something', construction: luck.of(examples).item.construction, ageMonths: 3, warranty: 'none' }),
   lot: () => ({ material: 'acetone', id: luck.of(lots), batch: luck.of([null, 'B1']), had: luck.of([null, 500]), unit: 'ml', openedOn: luck.of([null, '2026-05-01']), useBefore: null, price: 4, standsAt: luck.of([null, 'Cabinet']), goneOn: null }),
   count: () => ({ left: luck.of([0, 120, 1e6]) }),
+  ticket: () => ({ customer: customer(), items: [1 + luck.below(25)], note: luck.of([null, 'by Thursday']), dueAt: luck.of([null, '2026-05-14T13:00:00Z']) }),
+  ticketChange: () => ({ customer: customer(), note: null, collected: luck.next() < 0.3 }),
+  yes: () => ({ by: 'Somebody', heardBy: luck.of([null, 'Wren']), upTo: luck.of([null, 500, 1e6]) }),
   table: () => ({ csv: luck.of(['name,material,had,left\nabc,acetone,500,20\n', 'name;material\n1;acetone', 'material\n"a\n', 'name,material,had\n1,acetone,1e400\n', 'left,material\n,,,,,\n', '\n'.repeat(2000), `name,material\n${'x,acetone\n'.repeat(1200)}`]) }),
   event: (steps) => ({
     kind: luck.of(['begin', 'hands-done', 'ready', 'not-yet', 'proof', 'redo', 'note', 'reading', 'pressure', 'find', 'undo', 'hand-back']),
@@ -88,6 +92,9 @@ async function bodyFor(path, mend) {
   if (path === '/api/shelf/{name}') return bodies.lot();
   if (path.endsWith('/count')) return bodies.count();
   if (path === '/api/shelf-table') return bodies.table();
+  if (path === '/api/tickets') return bodies.ticket();
+  if (path === '/api/tickets/{id}') return bodies.ticketChange();
+  if (path.endsWith('/agreements')) return bodies.yes();
   if (path.endsWith('/events')) return bodies.event(mend?.plan?.steps.map((step) => step.id) ?? ['cut']);
   if (path === '/api/items') return bodies.item();
   if (path === '/api/mends') return bodies.mend();
@@ -103,10 +110,10 @@ const memory = [];
 
 for (let i = 0; i < requests; i++) {
   const operation = luck.next() < 0.15 ? luck.of(operations) : luck.of(operations.filter((each) => each.method !== 'GET'));
-  const id = luck.next() < 0.7 ? `${luck.of(mends)}` : luck.of(ids);
+  const id = operation.path.includes('tickets') && luck.next() < 0.7 ? `${1 + luck.below(4)}` : luck.next() < 0.7 ? `${luck.of(mends)}` : luck.of(ids);
   const mend = /\{id\}/.test(operation.path) && operation.path.includes('mends') ? read(await ask(`/api/mends/${id}`)) : null;
   const path = operation.path.replace('{id}', operation.path.includes('gallery') ? luck.of(['deck-ding-quick', 'nothing', '..', '%00', 'x'.repeat(5000)]) : id).replaceAll(/\{[^}]+\}/g, () => luck.of([...lots, '-1', '%00']));
-  const query = luck.next() < 0.3 ? `?${luck.of(['after', 'after', 'page', 'damage', 'q', 'q', 'q'])}=${encodeURIComponent(`${luck.of([-1, 0, 1e9, 'x'.repeat(3000), '"*"', "a'b", '\u0000', 'NEAR(', '%', '"', '638000000000000000_0_5', '1_NaN_1', '0_-1.5_3', '_', 'x* OR y', 'é"é'])}`)}` : '';
+  const query = luck.next() < 0.3 ? `?${luck.of(['after', 'after', 'page', 'damage', 'price', 'leftMonths', 'q', 'q', 'q'])}=${encodeURIComponent(`${luck.of([-1, 0, 1e9, 'x'.repeat(3000), '"*"', "a'b", '\u0000', 'NEAR(', '%', '"', '638000000000000000_0_5', '1_NaN_1', '0_-1.5_3', '_', 'x* OR y', 'é"é'])}`)}` : '';
   const version = luck.of([mend?.version ?? settings.version, mend?.version ?? settings.version, settings.version, -1, 'abc', '1e3', '99999999999999', '"1"', null]);
   const good = await bodyFor(operation.path, mend);
   const whole = text(luck.next() < 0.9 ? spoiled(good) : good);
@@ -124,7 +131,7 @@ for (let i = 0; i < requests; i++) {
   }
   if (operation.path.startsWith('/api/shelf') && answer.status < 300) settings = read(await ask('/api/shop')) ?? settings;
   if (i % 50 === 49) {
-    for (const view of ['/api/bench', '/api/shop', '/api/shelf', '/api/items', '/api/log', ...mends.map((each) => `/api/mends/${each}`)]) {
+    for (const view of ['/api/bench', '/api/shop', '/api/shelf', '/api/tickets', '/api/items', '/api/log', ...mends.map((each) => `/api/mends/${each}`)]) {
       const look = await ask(view);
       if (look.status >= 400 && !(look.status === 404 && view.includes('mends/'))) faults.push(`${view} answers ${look.status} after request ${i + 1} (seed ${seed}): ${look.said.slice(0, 200)}`);
     }

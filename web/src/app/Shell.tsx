@@ -57,7 +57,7 @@ function TopLine({ shopName, zone }: { shopName: string; zone: string }) {
         <img src="/mark.svg" alt="" width={28} height={28} />
         Able Mend
       </Link>
-      <nav aria-label={say`Main`} className="flex sm:gap-1">
+      <nav aria-label={say`Main`} className="flex max-sm:order-last max-sm:w-full sm:gap-1">
         <Place to="/" words={say`Bench`} />
         <Place to="/days" words={say`Days`} />
         <Place to="/counter" words={say`Counter`} />

@@ -50,7 +50,7 @@ export function TagPage() {
         ))}
         <Link to="/log" search={{ q: item.tag }} className={row}>
           <span>{say`What was done before`}</span>
-          <span className="numeral">{item.mendCount}</span>
+          <span className="numeral">{item.mendCount - running.length - drafts.length}</span>
         </Link>
       </div>
       <div className="mt-4">
