@@ -73,7 +73,9 @@ internal static class PlanWarnings
     {
         var led = steps.FirstOrDefault(step => step.Id == held.HeldFor);
         Message cost = led?.Timing.Wait?.WhenLate is { } late ? (Message)$" And then: {late}" : Message.Empty;
-        return held.WouldCloseAt is { } closes
+        return held is { WouldCloseAt: { } shuts, StartsAt: { } start } && !view.Hours.IsOpening(start)
+            ? (Message)$"“{Titled(steps, held)}” waits until {At(view, start):as-is}: begun as soon as it could be, the window after “{led!.Title}” would close at {At(view, shuts):as-is} with nobody there.{cost}"
+            : held.WouldCloseAt is { } closes
             ? (Message)$"“{Titled(steps, held)}” waits until the shop opens again: begun as soon as it could be, the window after “{led!.Title}” would close at {At(view, closes):as-is} with nobody there.{cost}"
             : $"“{Titled(steps, held)}” waits until the shop opens again: begun as soon as it could be, a mix would stand past its life with nobody there.{cost}";
     }

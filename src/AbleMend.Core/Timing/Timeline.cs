@@ -60,6 +60,12 @@ public sealed record ShopHours(TimeZoneInfo Zone, int OpensHour, int ClosesHour)
         return ToUtc(local < opens ? opens : opens.AddDays(1));
     }
 
+    /// <summary>The last instant of the same day at which <paramref name="work"/> fits before closing.</summary>
+    public DateTimeOffset LastFit(DateTimeOffset on, TimeSpan work) => ToUtc(TimeZoneInfo.ConvertTime(on, Zone).DateTime.Date.AddHours(ClosesHour) - work);
+
+    /// <summary>Whether the shop opens at an instant.</summary>
+    public bool IsOpening(DateTimeOffset instant) => TimeZoneInfo.ConvertTime(instant, Zone).DateTime.TimeOfDay == TimeSpan.FromHours(OpensHour);
+
     private DateTimeOffset ToUtc(DateTime local)
     {
         var valid = Zone.IsInvalidTime(local) ? local.AddHours(1) : local;
@@ -81,7 +87,10 @@ public static class Timeline
     /// <param name="actuals">What happened, by step; may be empty.</param>
     /// <param name="now">The present: what has not begun cannot begin before it; null when nothing has begun.</param>
     /// <returns>The steps in the order in which hands come to them; those that are never reached are last.</returns>
-    /// <remarks>Where a window would close with nobody there, the step that leads to it is held back until the shop opens again.</remarks>
+    /// <remarks>
+    /// Where a window would close with nobody there, what leads to it is held back until the shop opens again; where that does not help, the
+    /// step before it is begun late in its own window, so that what it opens closes the next day.
+    /// </remarks>
     public static IReadOnlyList<TimedStep> Lay(
         IReadOnlyList<StepTiming> steps,
         DateTimeOffset startAt,
@@ -92,11 +101,22 @@ public static class Timeline
     {
         var heldUntil = new Dictionary<string, Held>();
         IReadOnlyList<TimedStep> Laid() => LayWith(steps, startAt, climate, hours, actuals, now, heldUntil);
-        var (laid, settled) = (Laid(), new HashSet<string>());
+        // What was met once stays met; what cannot be is given up.
+        var (laid, settled, given) = (Laid(), new HashSet<string>(), new HashSet<string>());
         while (laid.FirstOrDefault(step => step.MissesWindow && !settled.Contains(step.StepId)) is { } missed)
         {
             settled.Add(missed.StepId);
-            laid = HeldBack(Laid, laid, missed, HeadOf(missed, steps), start => BetterStarts(start, hours, climate), actuals, heldUntil) ?? laid;
+            IReadOnlyList<TimedStep>? Held(string head, Func<DateTimeOffset, IEnumerable<DateTimeOffset>> betterStarts) =>
+                HeldBack(Laid, laid, missed, head, betterStarts, actuals, heldUntil, later => !later.Any(step => step.MissesWindow && settled.Contains(step.StepId) && !given.Contains(step.StepId)));
+            if ((Held(HeadOf(missed, steps), start => BetterStarts(start, hours, climate))
+                ?? LateInItsWindow(missed, steps).Select(late => Held(late.StepId, start => [hours.LastFit(start, late.InOneGo)])).FirstOrDefault(later => later is not null)) is { } met)
+            {
+                laid = met;
+            }
+            else
+            {
+                given.Add(missed.StepId);
+            }
         }
 
         return laid;
@@ -110,7 +130,7 @@ public static class Timeline
 
     /// <summary>The steps with the head of a missed window held back, or null where that does not help or it has begun.</summary>
     private static IReadOnlyList<TimedStep>? HeldBack(
-        Func<IReadOnlyList<TimedStep>> lay, IReadOnlyList<TimedStep> laid, TimedStep missed, string head, Func<DateTimeOffset, IEnumerable<DateTimeOffset>> betterStarts, IReadOnlyDictionary<string, Actual> actuals, Dictionary<string, Held> heldUntil)
+        Func<IReadOnlyList<TimedStep>> lay, IReadOnlyList<TimedStep> laid, TimedStep missed, string head, Func<DateTimeOffset, IEnumerable<DateTimeOffset>> betterStarts, IReadOnlyDictionary<string, Actual> actuals, Dictionary<string, Held> heldUntil, Func<IReadOnlyList<TimedStep>, bool> isMet)
     {
         if (actuals.ContainsKey(head) || laid.First(step => step.StepId == head).StartsAt is not { } start)
         {
@@ -118,12 +138,12 @@ public static class Timeline
         }
 
         var before = heldUntil.GetValueOrDefault(head);
-        foreach (var better in betterStarts(start))
+        foreach (var better in betterStarts(start).Where(better => better > start))
         {
             // What it was held back for first is what beginning at once would cost.
             heldUntil[head] = before is null ? new Held(better, missed.StepId, missed.ClosesAt) : before with { Until = better };
             var later = lay();
-            if (!later.First(step => step.StepId == missed.StepId).MissesWindow)
+            if (isMet(later))
             {
                 return later;
             }
@@ -151,6 +171,20 @@ public static class Timeline
         }
 
         return openings.Concat(climate.Spans.Select(span => span.From).Where(from => from > start && from < openings[^1]).Select(from => hours.FirstFit(from, TimeSpan.Zero))).Distinct().Order();
+    }
+
+    /// <summary>The steps up to a missed window that begin in a window of their own, the nearest first, each with the time of hands in one go.</summary>
+    private static IEnumerable<(string StepId, TimeSpan InOneGo)> LateInItsWindow(TimedStep missed, IReadOnlyList<StepTiming> steps)
+    {
+        var lane = steps.Where(step => step.Damage == missed.Damage).ToList();
+        var head = lane.FindIndex(step => step.StepId == HeadOf(missed, steps));
+        for (var at = lane.FindIndex(step => step.StepId == missed.StepId); at > head; at--)
+        {
+            if (!lane[at].FollowsOn && lane[at - 1].Wait?.ClosesMin is not null)
+            {
+                yield return (lane[at].StepId, TimeSpan.FromMinutes(lane[at].HandsOnMin + lane.Skip(at + 1).TakeWhile(step => step.FollowsOn).Sum(step => step.HandsOnMin)));
+            }
+        }
     }
 
     /// <summary>The step from which everything up to a missed window has to go on without a pause.</summary>
@@ -186,7 +220,7 @@ public static class Timeline
             var actual = actuals.GetValueOrDefault(step.StepId);
             var start = lane.StartOf(handsFree, hours, actual, now);
             var heldFrom = lane.HeldFrom(handsFree, hours, now, start);
-            if (lane.LastLaid is { } last && (laid[last].ClosesAt < start || (step.Uses is { } mix && start.AddMinutes(step.HandsOnMin) > StartOf(mix.StepId, laid)?.AddMinutes(mix.WithinMin) && start - laid[last].HandsEndAt > NoPause)))
+            if (lane.LastLaid is { } last && (laid[last].ClosesAt < start || (step.Uses is { } mix && start.AddMinutes(step.HandsOnMin) > StartOf(mix.StepId, laid)?.AddMinutes(mix.WithinMin) && Stood(mix, step, start, laid))))
             {
                 laid[last] = laid[last] with { MissesWindow = true };
             }
@@ -263,6 +297,13 @@ public static class Timeline
         var opens = wait.Clock.TryFindReached(wait.OpensMin, from, climate);
         var closes = wait.ClosesMin is { } minutes ? wait.Clock.TryFindReached(minutes, from, climate) : null;
         return (actual?.NextLookAt is { } look && opens is not null ? Later(look, opens.Value) : opens, closes);
+    }
+
+    /// <summary>Whether a mix stood for long at any time before a step that uses it.</summary>
+    private static bool Stood(MixLife mix, StepTiming step, DateTimeOffset start, List<TimedStep> laid)
+    {
+        var since = laid.Skip(laid.FindIndex(each => each.StepId == mix.StepId)).Where(each => each.Damage == step.Damage).ToList();
+        return since.Zip(since.Skip(1), (before, after) => after.StartsAt - before.HandsEndAt).Append(start - laid.Last(each => each.Damage == step.Damage).HandsEndAt).Any(pause => pause > NoPause);
     }
 
     /// <summary>When a step begins; null where it is laid later: a cup that others have taken from is mixed again for a damage that is done again.</summary>
