@@ -123,7 +123,7 @@ public static class Timeline
     }
 
     /// <summary>A mix that is too short for the hands is told where it is mixed; one that stands while nobody is there is a window missed.</summary>
-    private static readonly TimeSpan NoPause = TimeSpan.FromHours(1);
+    private static readonly TimeSpan NoPause = TimeSpan.FromMinutes(45);
 
     /// <summary>Openings that are tried before a window is given up: the same hours do not fit on any later day either, unless the climate changes.</summary>
     private const int Openings = 3;
