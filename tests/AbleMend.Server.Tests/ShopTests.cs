@@ -1,3 +1,4 @@
+using System.Text.Json;
 using System.Net;
 using System.Net.Http.Json;
 using AbleMend.Core;
@@ -117,6 +118,22 @@ public sealed class ShopTests : IDisposable
     }
 
     private async Task<ShopView> ShopAsync() => (await _shop.Client.GetFromJsonAsync<ShopView>("/api/shop", OpenJson.Options))!;
+
+    [Theory]
+    [InlineData("shelf")]
+    [InlineData("products")]
+    [InlineData("offcuts")]
+    [InlineData("floor.people")]
+    public async Task A_list_with_an_empty_place_is_refused_by_its_field(string list)
+    {
+        var shop = await ShopAsync();
+        var body = JsonSerializer.SerializeToNode(shop.Settings with { Floor = new Core.Days.ShopFloor([new("Wren")]) }, OpenJson.Options)!;
+        var at = list.Split('.').SkipLast(1).Aggregate(body, (node, name) => node[name]!);
+        at[list.Split('.')[^1]] = new System.Text.Json.Nodes.JsonArray((System.Text.Json.Nodes.JsonNode?)null);
+        var answer = await _shop.SendAsync(HttpMethod.Put, "/api/shop", body, shop.Version);
+        answer.StatusCode.ShouldBe(HttpStatusCode.UnprocessableEntity);
+        (await Shop.ProblemAsync(answer)).ShouldSatisfyAllConditions(problem => problem.Code.ShouldBe("missing"), problem => problem.Field.ShouldBe($"{list}[0]"));
+    }
 
     [Fact]
     public async Task A_product_of_the_shop_takes_part_in_matching_at_once()

@@ -89,10 +89,13 @@ public static class LimitTable
             // A list that is longer than it may be is told once, and not walked.
             foreach (var (i, entry) in list.Cast<object?>().Take(field.Size?.Most ?? int.MaxValue).Index())
             {
-                if (entry is not null)
+                if (entry is null)
                 {
-                    Walk(entry, trail.Entry(i), problems);
+                    problems.Add(new Problem("missing", trail.Entry(i).ToString(), "This entry of the list is empty.", "Fill it in, or remove the entry."));
+                    continue;
                 }
+
+                Walk(entry, trail.Entry(i), problems);
             }
         }
         else
