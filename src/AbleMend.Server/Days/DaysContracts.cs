@@ -22,5 +22,6 @@ public sealed record LeftOut(DaysMend Mend, Problem Why);
 /// <param name="Plan">The plan.</param>
 /// <param name="Mends">The mends in it.</param>
 /// <param name="LeftOut">The mends that are not in it.</param>
+/// <param name="Load">What each of the coming days asks of the hands that are there.</param>
 /// <param name="Calendars">Addresses of its calendars: the whole shop's, then each person's. Whoever knows one can read it.</param>
-public sealed record DaysView(DateTimeOffset Now, DaysPlan Plan, IReadOnlyList<DaysMend> Mends, IReadOnlyList<LeftOut> LeftOut, IReadOnlyList<string> Calendars);
+public sealed record DaysView(DateTimeOffset Now, DaysPlan Plan, IReadOnlyList<DaysMend> Mends, IReadOnlyList<LeftOut> LeftOut, IReadOnlyList<string> Calendars, IReadOnlyList<DayLoad> Load);

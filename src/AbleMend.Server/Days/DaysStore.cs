@@ -61,7 +61,8 @@ public sealed class DaysStore(MendDb db, MendStore mends, ShopStore shop, Planne
                 row = await KeepAsync(row, kept = new KeptDays(Made(settings, laid, now, kept?.Plan), left), from, cancel);
             }
 
-            return new DaysView(now, kept.Plan, [.. open.Select(each => Named(each.Row, wishes))], kept.LeftOut, AddressesOf(row.CalendarKey, kept.Plan.People.Count));
+            return new DaysView(now, kept.Plan, [.. open.Select(each => Named(each.Row, wishes))], kept.LeftOut, AddressesOf(row.CalendarKey, kept.Plan.People.Count),
+                DayLoad.Of(kept.Plan, settings.Floor ?? ShopFloor.Alone, settings.Bench.OpensHour, settings.Bench.ClosesHour, TimeZoneInfo.FindSystemTimeZoneById(settings.Bench.Zone), now));
         }
         finally
         {

@@ -1147,6 +1147,24 @@ export interface components {
             /** @description Whether it begins after the window before it has closed. */
             missed: boolean;
         };
+        /** @description What a day asks of the hands that are there. */
+        DayLoad: {
+            /**
+             * Format: date
+             * @description The day, in the shop's zone.
+             */
+            day: string;
+            /**
+             * Format: double
+             * @description Minutes of hands that are planned, of what is left of the day.
+             */
+            plannedMin: number;
+            /**
+             * Format: double
+             * @description Minutes of hands that are there, without breaks, of what is left of the day.
+             */
+            thereMin: number;
+        };
         /** @description A stretch that stands elsewhere than in the plan before. */
         DayMove: {
             /**
@@ -1272,6 +1290,8 @@ export interface components {
             leftOut: components["schemas"]["LeftOut"][];
             /** @description Addresses of its calendars: the whole shop's, then each person's. Whoever knows one can read it. */
             calendars: string[];
+            /** @description What each of the coming days asks of the hands that are there. */
+            load: components["schemas"]["DayLoad"][];
         };
         /**
          * @description What to do with the item, from the mildest to the gravest.

@@ -13,6 +13,7 @@ import { Choice } from '../ui/Choice';
 import { Notice, Problems } from '../ui/Notice';
 import { waitWords } from '../ui/words';
 import { say } from '../words/say';
+import { Load } from './Load';
 import { Wish } from './Wish';
 import { blocksOn, daysOf, minutesOf, rangeOf, turnOf } from './dayView';
 
@@ -45,6 +46,7 @@ function Days({ view }: { view: View }) {
         ))}
       </div>
       <Moved view={view} mends={mends} now={now} zone={zone} />
+      <Load load={view.load} shown={day} onPick={setPicked} />
       <div className="mt-3 flex flex-wrap items-end justify-between gap-3">
         <div className="no-print">
           <Choice
