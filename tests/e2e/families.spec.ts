@@ -196,7 +196,7 @@ test('a hold test takes readings, says that it is too early to tell, and what wa
   ] as const) {
     await readings.getByRole('textbox', { name: 'Gauge, kPa' }).fill(kpa);
     await readings.getByRole('button', { name: 'Save reading' }).click();
-    await expect(readings).toContainText(`${kept} readings, 0 of them past the first 30 minutes`);
+    await expect(readings).toContainText(`Readings: ${kept}, past the first 30 minutes: 0`);
   }
   await readings.getByRole('textbox', { name: 'Gauge, kPa' }).fill('-3');
   await readings.getByRole('button', { name: 'Save reading' }).click();

@@ -11,6 +11,7 @@ import { Problems } from '../ui/Notice';
 import { say } from '../words/say';
 import { standings } from './standing';
 import { TakeIn } from './TakeIn';
+import { useReady } from './useReady';
 
 type Ticket = Schemas['TicketView'];
 
@@ -38,9 +39,10 @@ function Row({ ticket }: { ticket: Ticket }) {
   const now = useNow();
   const zone = useZone();
   const { words, mark, tone } = standings[ticket.standing];
-  const ready = ticket.mends.map((mend) => mend.readyAt);
+  const ready = ticket.mends.map(useReady());
   const last = ready.every((at) => at !== null) && ready.length > 0 ? ready.reduce((a, b) => (Date.parse(a) > Date.parse(b) ? a : b)) : null;
-  const late = last !== null && ticket.dueAt !== null && ticket.collectedAt === null && Date.parse(last) > Date.parse(ticket.dueAt);
+  const late =
+    last !== null && ticket.dueAt !== null && ticket.collectedAt === null && ticket.standing !== 'to-collect' && Date.parse(last) > Date.parse(ticket.dueAt);
   return (
     <li className="border-b border-line">
       <Link
@@ -60,7 +62,7 @@ function Row({ ticket }: { ticket: Ticket }) {
           </span>
           <span className={`block ${late ? 'font-semibold text-late' : 'text-faint'}`}>
             {ticket.collectedAt ? when(ticket.collectedAt, now, zone) : ticket.dueAt ? say`due ${when(ticket.dueAt, now, zone)}` : say`no due time`}
-            {late ? say`, ready ${when(last, now, zone)} at the earliest` : ''}
+            {late ? say`, ready only ${when(last, now, zone)}` : ''}
           </span>
         </span>
         <span className="numeral text-xl max-sm:col-start-2 sm:text-right">

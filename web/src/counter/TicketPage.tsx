@@ -12,6 +12,7 @@ import { Problems } from '../ui/Notice';
 import { say } from '../words/say';
 import { Agreeing } from './Agreeing';
 import { mendStates, standings } from './standing';
+import { useReady } from './useReady';
 
 type Ticket = Schemas['TicketView'];
 type TicketMend = Schemas['TicketMendView'];
@@ -74,6 +75,9 @@ function Head({ ticket }: { ticket: Ticket }) {
 function OnTicket({ ticket, mend }: { ticket: Ticket; mend: TicketMend }) {
   const now = useNow();
   const zone = useZone();
+  const readyAt = useReady()(mend);
+  const isOpen = mend.status === 'draft' || mend.status === 'running';
+  const late = isOpen && readyAt !== null && ticket.dueAt !== null && Date.parse(readyAt) > Date.parse(ticket.dueAt);
   const stage = mend.status === 'draft' ? 'look' : mend.status === 'running' ? 'mend' : 'prove';
   return (
     <li className="border-b border-line py-4">
@@ -85,7 +89,11 @@ function OnTicket({ ticket, mend }: { ticket: Ticket; mend: TicketMend }) {
         </h2>
         <p>
           {mendStates[mend.status]}
-          {mend.readyAt && (mend.status === 'draft' || mend.status === 'running') ? say`, ready ${when(mend.readyAt, now, zone)} by its own plan` : null}
+          {isOpen && readyAt ? (
+            <span className={late ? 'font-semibold text-late' : ''}>
+              {late ? say`, ready only ${when(readyAt, now, zone)}` : say`, ready ${when(readyAt, now, zone)}`}
+            </span>
+          ) : null}
         </p>
       </div>
       <Problems problems={mend.problems} />

@@ -74,7 +74,7 @@ export function HoldReadings({ hold, judged, stepId, desk }: { hold: Hold; judge
 
 function sofar(hold: Hold): string {
   if (hold.lossPercentPerHour === null || hold.bandPercentPerHour === null) {
-    return say`${hold.given} readings, ${hold.used} of them past the first ${Math.round(hold.settleMin)} minutes, in which cloth creeps and the pump’s heat leaves. Two of those are the least, and a day apart is best.`;
+    return say`Readings: ${hold.given}, past the first ${Math.round(hold.settleMin)} minutes: ${hold.used}. In those minutes cloth creeps and the pump’s heat leaves; two readings after them are the least, and a day apart is best.`;
   }
   const rate = say`It loses ${hold.lossPercentPerHour.toFixed(2)} % an hour, give or take ${hold.bandPercentPerHour.toFixed(2)}, with warmth and weather taken out; ${hold.mattersPercentPerHour.toFixed(2)} % is allowed.`;
   return hold.verdict === 'not-yet' ? `${rate} ${say`Too close to tell: hold it longer.`}` : rate;
