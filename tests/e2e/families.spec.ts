@@ -201,7 +201,7 @@ test('a hold test takes readings, says that it is too early to tell, and what wa
   await readings.getByRole('textbox', { name: 'Gauge, kPa' }).fill('-3');
   await readings.getByRole('button', { name: 'Save reading' }).click();
   await expect(page.getByText('Gauge pressure lies from 0 kPa to 1000 kPa.')).toBeVisible();
-  await expect(readings).toContainText('2 readings');
+  await expect(readings).toContainText('Readings: 2');
   await openWorked(page, 'CSM boat, tube punctured');
   await expect(page.getByRole('region', { name: 'Finding it' })).toContainText('Found on this item before: seam under the towing ring');
 });

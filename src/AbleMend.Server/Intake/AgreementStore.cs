@@ -7,6 +7,7 @@ using AbleMend.Data;
 using AbleMend.Server.Http;
 using AbleMend.Server.Mends;
 using AbleMend.Server.Shop;
+using AbleMend.Server.Worth;
 using Microsoft.EntityFrameworkCore;
 
 namespace AbleMend.Server.Intake;
@@ -75,7 +76,7 @@ public sealed class AgreementStore(MendDb db, MendRecords records, ShopStore sho
             return (null, faults.Count > 0 ? faults : row.Status is not (MendStatus.Draft or MendStatus.Running) ? [Closed] : planned.Value is null ? planned.Problems : [NotMended]);
         }
 
-        var estimate = worth.EstimateOf(plan, record.Value!);
+        var estimate = worth.EstimateOf(plan, record.Value!.Events);
         var yes = new Agreement(
             now, said.By.Trim(), string.IsNullOrWhiteSpace(said.HeardBy) ? null : said.HeardBy.Trim(), said.UpTo ?? estimate?.Most, estimate?.Currency,
             ToTell.Of(plan, record.Value!.Case.Item.Warranty));

@@ -8,6 +8,7 @@ using AbleMend.Data;
 using AbleMend.Server.Http;
 using AbleMend.Server.Mends;
 using AbleMend.Server.Shop;
+using AbleMend.Server.Worth;
 using Microsoft.EntityFrameworkCore;
 
 namespace AbleMend.Server.Intake;
@@ -154,7 +155,7 @@ public sealed class TicketStore(MendDb db, MendStore mends, MendRecords records,
         var now = time.GetUtcNow();
         var planned = record.Value is { } read ? worth.PlanOf(read, now) : Outcome<RepairPlan>.Failed(record.Problems);
         var (yes, mend) = (AgreementRows.Last(row.Agreements), record.Value);
-        var estimate = planned.Value is { } plan ? worth.EstimateOf(plan, mend!) : null;
+        var estimate = planned.Value is { } plan ? worth.EstimateOf(plan, mend!.Events) : null;
         var seen = new TicketMend(row.Status, yes, estimate);
         var readyAt = row.StartedAt is null ? planned.Value?.ReadyAt : mend?.StateAt(now).ReadyAt;
         return (seen, new TicketMendView(

@@ -47,8 +47,8 @@ public static class WorthEndpoints
 
         var (settings, _) = await shop.ReadAsync(cancel);
         return found.Value is not { } mend ? ProblemAnswers.Unprocessable(found.Problems)
-            : settings.Rates is not { } rates ? ProblemAnswers.Unprocessable(NoRates)
+            : settings.Rates is null ? ProblemAnswers.Unprocessable(NoRates)
             : mend.Plan is not { } plan ? ProblemAnswers.Unprocessable(mend.Problems)
-            : answer(plan, Estimate.Of(plan, rates, settings.Shelf ?? [], planner.Catalogue.With(settings.Products ?? []).Materials, Worked.Of(plan, mend.Events)));
+            : answer(plan, new WorthOfMends(planner, settings).EstimateOf(plan, mend.Events)!);
     }
 }

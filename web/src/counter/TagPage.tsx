@@ -1,8 +1,8 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { Link, useNavigate, useParams } from '@tanstack/react-router';
-import { api, ask, problemsIn } from '../api/client';
-import { useOnce } from '../api/once';
+import { useQuery } from '@tanstack/react-query';
+import { Link, useParams } from '@tanstack/react-router';
+import { problemsIn } from '../api/client';
 import { benchQuery, catalogueQuery, itemsQuery } from '../api/queries';
+import { useOpenMend } from '../intake/useOpenMend';
 import { Button } from '../ui/Button';
 import { Problems } from '../ui/Notice';
 import { say } from '../words/say';
@@ -15,18 +15,8 @@ export function TagPage() {
   const items = useQuery(itemsQuery);
   const bench = useQuery(benchQuery);
   const catalogue = useQuery(catalogueQuery);
-  const navigate = useNavigate();
-  const queryClient = useQueryClient();
-  const once = useOnce();
   const item = items.data?.find((each) => each.tag === tag);
-  const open = useMutation({
-    mutationFn: (itemId: number) => ask(api.POST('/api/mends', { params: { header: once(`mend ${itemId}`) }, body: { itemId, case: null, ticketId: null } })),
-    onSuccess: async (mend) => {
-      queryClient.setQueryData(['mend', mend.id], mend);
-      void queryClient.invalidateQueries({ queryKey: ['bench'] });
-      await navigate({ to: '/mends/$id/$stage', params: { id: String(mend.id), stage: 'look' } });
-    },
-  });
+  const open = useOpenMend();
   if (!items.data || !bench.data) return <div className="p-5">{items.error ? <Problems problems={problemsIn(items.error)} /> : say`Loading …`}</div>;
   if (!item) return <p className="p-5 text-xl">{say`There is no item ${tag} here.`}</p>;
   const running = bench.data.entries.filter((each) => each.tag === tag);

@@ -1,16 +1,14 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { Link, useNavigate } from '@tanstack/react-router';
+import { useQuery } from '@tanstack/react-query';
+import { Link } from '@tanstack/react-router';
 import { useState } from 'react';
-import { api, ask, problemsIn } from '../api/client';
+import { problemsIn } from '../api/client';
 import { catalogueQuery, itemsQuery } from '../api/queries';
-import { useOnce } from '../api/once';
 import type { Schemas } from '../api/types';
 import { Problems } from '../ui/Notice';
 import { say } from '../words/say';
 import { found } from '../intake/find';
 import { NewItem } from '../intake/NewItem';
-
-type Item = Schemas['ItemView'];
+import { useOpenMend } from '../intake/useOpenMend';
 
 /** More than a hand scrolls through. */
 const shown = 40;
@@ -20,21 +18,10 @@ export function FleetPage() {
   const items = useQuery(itemsQuery);
   const catalogue = useQuery(catalogueQuery);
   const ready = catalogue.data !== undefined;
-  const navigate = useNavigate();
-  const queryClient = useQueryClient();
-  const once = useOnce();
   const [typed, setTyped] = useState('');
   const named = new Map(catalogue.data?.constructions.map((each) => [each.id, each.name]));
   const listed = found(items.data ?? [], typed, (item) => [item.tag, item.name, named.get(item.construction) ?? '']);
-  const open = useMutation({
-    mutationFn: (item: Item) =>
-      ask(api.POST('/api/mends', { params: { header: once(`mend ${item.id}`) }, body: { itemId: item.id, case: null, ticketId: null } })),
-    onSuccess: async (mend) => {
-      queryClient.setQueryData(['mend', mend.id], mend);
-      void queryClient.invalidateQueries({ queryKey: ['bench'] });
-      await navigate({ to: '/mends/$id/$stage', params: { id: String(mend.id), stage: 'look' } });
-    },
-  });
+  const open = useOpenMend();
   return (
     <div className="mx-auto grid max-w-[1500px] gap-8 px-5 py-5 lg:grid-cols-[minmax(0,1fr)_27rem]">
       <section>
@@ -66,7 +53,7 @@ export function FleetPage() {
                 type="button"
                 className="grid min-h-16 w-full grid-cols-[6.5rem_1fr] items-center text-left hover:bg-sheet"
                 disabled={!ready || open.isPending}
-                onClick={() => open.mutate(item)}
+                onClick={() => open.mutate(item.id)}
               >
                 <span className="numeral text-2xl">{item.tag}</span>
                 <span className="leading-tight">
@@ -82,7 +69,7 @@ export function FleetPage() {
         </ul>
         {items.data?.length === 0 ? <p className="mt-4 text-lg text-faint">{say`The fleet is empty. Add the first item.`}</p> : null}
       </section>
-      <NewItem ready={ready} words={say`Add it and look`} onAdded={(item) => open.mutate(item)} />
+      <NewItem ready={ready} words={say`Add it and look`} onAdded={(item) => open.mutate(item.id)} />
     </div>
   );
 }

@@ -5,7 +5,7 @@ using AbleMend.Core.Running;
 using AbleMend.Core.Worth;
 using AbleMend.Data;
 
-namespace AbleMend.Server.Intake;
+namespace AbleMend.Server.Worth;
 
 /// <summary>What mends cost by a shop's rates and shelf.</summary>
 internal sealed class WorthOfMends(Planner planner, ShopSettings settings)
@@ -16,5 +16,5 @@ internal sealed class WorthOfMends(Planner planner, ShopSettings settings)
     public Outcome<RepairPlan> PlanOf(Mend mend, DateTimeOffset now) => mend.Plan is { } frozen ? Outcome<RepairPlan>.Of(frozen) : planner.Plan(mend.Case.StartingAt(now));
 
     /// <summary>What a mend costs; null where the shop asks nothing.</summary>
-    public Estimate? EstimateOf(RepairPlan plan, Mend mend) => settings.Rates is { } rates ? Estimate.Of(plan, rates, settings.Shelf ?? [], _materials, Worked.Of(plan, mend.Events)) : null;
+    public Estimate? EstimateOf(RepairPlan plan, IReadOnlyList<RunEvent> events) => settings.Rates is { } rates ? Estimate.Of(plan, rates, settings.Shelf ?? [], _materials, Worked.Of(plan, events)) : null;
 }
