@@ -11,7 +11,13 @@ public static class AgreementRows
     /// <summary>A row of a mend.</summary>
     public static AgreementRow Of(int mendId, Agreement yes) => new()
     {
-        MendId = mendId, At = yes.At, By = yes.By, HeardBy = yes.HeardBy, UpTo = yes.UpTo, Currency = yes.Currency, ToldJson = JsonSerializer.Serialize(yes.Told, OpenJson.Options),
+        MendId = mendId,
+        At = yes.At,
+        By = yes.By,
+        HeardBy = yes.HeardBy,
+        UpTo = yes.UpTo,
+        Currency = yes.Currency,
+        ToldJson = JsonSerializer.Serialize(yes.Told, OpenJson.Options),
     };
 
     /// <summary>What a row says.</summary>

@@ -31,7 +31,11 @@ internal static class DemoTickets
             var on = mends.Where(each => brought.Tags.Contains(each.Tag)).ToList();
             var ticket = new TicketRow
             {
-                CustomerName = brought.Name, Reach = brought.Reach, Note = brought.Note, TakenInAt = on.Min(each => each.Row.CreatedAt), DueAt = on.Min(each => each.Row.DueAt),
+                CustomerName = brought.Name,
+                Reach = brought.Reach,
+                Note = brought.Note,
+                TakenInAt = on.Min(each => each.Row.CreatedAt),
+                DueAt = on.Min(each => each.Row.DueAt),
             };
             db.Tickets.Add(ticket);
             await db.SaveChangesAsync(cancel);

@@ -3,7 +3,6 @@ import { Link } from '@tanstack/react-router';
 import { useState } from 'react';
 import { problemsIn } from '../api/client';
 import { catalogueQuery, itemsQuery } from '../api/queries';
-import type { Schemas } from '../api/types';
 import { Problems } from '../ui/Notice';
 import { say } from '../words/say';
 import { found } from '../intake/find';
