@@ -108,7 +108,13 @@ const told = (operation, answer, body) => `${operation.method} ${operation.path}
 const mends = (await (await fetch(`${shop.base}/api/bench`)).json()).entries.map((each) => each.id);
 const memory = [];
 
-for (let i = 0; i < requests; i++) {
+// A long run says how far it is, and tells what it found where it is broken off.
+let isBrokenOff = false;
+process.once('SIGINT', () => (isBrokenOff = true));
+let sent = 0;
+for (let i = 0; i < requests && !isBrokenOff; i++) {
+  sent = i + 1;
+  if (sent % 5000 === 0) console.log(`${sent} sent, ${faults.length} faults, ${shop.memoryMb().toFixed(0)} MB`);
   const operation = luck.next() < 0.15 ? luck.of(operations) : luck.of(operations.filter((each) => each.method !== 'GET'));
   const id = operation.path.includes('tickets') && luck.next() < 0.7 ? `${1 + luck.below(4)}` : luck.next() < 0.7 ? `${luck.of(mends)}` : luck.of(ids);
   const mend = /\{id\}/.test(operation.path) && operation.path.includes('mends') ? read(await ask(`/api/mends/${id}`)) : null;
@@ -142,7 +148,7 @@ for (let i = 0; i < requests; i++) {
 const early = Math.max(...memory.slice(0, Math.ceil(memory.length / 2)));
 const late = memory.at(-1) ?? 0;
 if (late > early * 1.5 + 100) faults.push(`memory grew from ${early.toFixed(0)} to ${late.toFixed(0)} MB`);
-console.log(`${requests} hostile requests, seed ${seed}: memory at most ${Math.max(...memory, 0).toFixed(0)} MB, ${late.toFixed(0)} MB at the end`);
+console.log(`${sent} hostile requests, seed ${seed}: memory at most ${Math.max(...memory, 0).toFixed(0)} MB, ${late.toFixed(0)} MB at the end`);
 if (process.env.ATTACK_LOG) writeFileSync(process.env.ATTACK_LOG, shop.said());
 await shop.close();
 report('hostile', passed, faults);

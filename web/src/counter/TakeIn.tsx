@@ -115,7 +115,11 @@ function PickItems({ picked, onAdd }: { picked: readonly Item[]; onAdd: (item: I
   };
   const take = (item: Item) => {
     onAdd(item);
-    setTyped('');
+    // What was typed meanwhile stays.
+    setTyped((now) => (now === typed ? '' : now));
+  };
+  const added = (item: Item) => {
+    take(item);
     setIsNew(false);
   };
   return (
@@ -149,7 +153,7 @@ function PickItems({ picked, onAdd }: { picked: readonly Item[]; onAdd: (item: I
             : ''}
       </p>
       {isNew ? (
-        <NewItem ready={catalogue.data !== undefined} words={say`Add it to the ticket`} onAdded={take} />
+        <NewItem ready={catalogue.data !== undefined} words={say`Add it to the ticket`} onAdded={added} />
       ) : (
         <Button look="quiet" onClick={() => setIsNew(true)}>{say`It was never here before`}</Button>
       )}
