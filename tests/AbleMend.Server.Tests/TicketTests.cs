@@ -118,6 +118,20 @@ public sealed class TicketTests : IDisposable
     }
 
     [Fact]
+    public async Task What_is_asked_for_many_times_at_once_with_one_key_is_done_once()
+    {
+        var answers = await Task.WhenAll(Enumerable.Range(0, 6).Select(_ => PostAsync("/api/tickets", new NewTicket(Iris, [2]), "key-at-once")));
+        var tickets = await Task.WhenAll(answers.Select(async answer => (Status: answer.StatusCode, (await ReadAsync<TicketView>(answer))!.Id)));
+        tickets.ShouldAllBe(each => each.Status == HttpStatusCode.OK);
+        var id = tickets.Select(each => each.Id).Distinct().ShouldHaveSingleItem();
+        var mend = (await ReadAsync(id)).Mends.ShouldHaveSingleItem().Id;
+
+        var said = await Task.WhenAll(Enumerable.Range(0, 6).Select(_ => PostAsync($"/api/mends/{mend}/agreements", new NewAgreement("Iris Vale"), "yes-at-once")));
+        said.ShouldAllBe(each => each.StatusCode == HttpStatusCode.OK);
+        (await _shop.Client.GetFromJsonAsync<List<Agreement>>($"/api/mends/{mend}/agreements", OpenJson.Options))!.Count.ShouldBe(1);
+    }
+
+    [Fact]
     public async Task What_cannot_be_taken_in_leaves_nothing_behind()
     {
         var bench = (await _shop.Client.GetFromJsonAsync<BenchView>("/api/bench", OpenJson.Options))!.Drafts.Count;

@@ -55,9 +55,9 @@ public sealed class AgreementStore(MendDb db, MendRecords records, ShopStore sho
         {
             await db.SaveChangesAsync(cancel);
         }
-        catch (DbUpdateException) when (deed is not null)
+        catch (DbUpdateException)
         {
-            // The same was told twice at once, and the other was first.
+            // The same was told twice at once and the other was first, or its draft was thrown away meanwhile.
             db.ChangeTracker.Clear();
         }
 

@@ -41,18 +41,19 @@ public sealed class TicketStore(MendDb db, MendStore mends, MendRecords records,
     /// <summary>Takes in what somebody brings: a ticket, and a mend of each item on it; all of it or nothing.</summary>
     public async Task<TicketChanged> OpenAsync(NewTicket request, Deed? deed, CancellationToken cancel)
     {
+        if (Faults(request) is { Count: > 0 } faults)
+        {
+            return TicketChanged.Refused(faults);
+        }
+
+        // Whoever asks for the same at the same moment waits here, and then finds it done.
+        await using var all = await db.Database.BeginTransactionAsync(cancel);
         var what = deed is null ? null : await db.Deeds.AsNoTracking().FirstOrDefaultAsync(each => each.Key == deed.Key, cancel);
         if (what is not null)
         {
             return what.What == deed!.What && what.TicketId is { } made && await FindAsync(made, cancel) is { } view ? new TicketChanged(view, []) : TicketChanged.Refused(Deed.Reused);
         }
 
-        if (Faults(request) is { Count: > 0 } faults)
-        {
-            return TicketChanged.Refused(faults);
-        }
-
-        await using var all = await db.Database.BeginTransactionAsync(cancel);
         var now = time.GetUtcNow();
         var row = new TicketRow { CustomerName = request.Customer.Name.Trim(), Reach = Kept(request.Customer.Reach), Note = Kept(request.Note), TakenInAt = now, DueAt = request.DueAt };
         db.Tickets.Add(row);
