@@ -71,12 +71,17 @@ const bodies = {
   }),
 };
 
-/** An answer read to its end; one that breaks off counts as a fault of the server. */
+/** A server may hang up on a body that it refuses by its length, while that is still being sent: the most that it takes in. */
+const mostBodyBytes = 1024 * 1024;
+const hungUp = /EPIPE|ECONNRESET|other side closed/;
+
+/** An answer read to its end; one that breaks off counts as a fault of the server, unless what was sent is longer than it takes. */
 async function ask(address, request) {
   try {
     const answer = await fetch(`${shop.base}${address}`, request);
     return { status: answer.status, said: await answer.text() };
   } catch (error) {
+    if (hungUp.test(error.cause?.message) && Buffer.byteLength(request?.body ?? '') > mostBodyBytes) return { status: 413, said: '' };
     return { status: 599, said: `the answer broke off: ${error.cause?.message ?? error.message}` };
   }
 }

@@ -9,4 +9,12 @@ public sealed class Kebab<T>() : JsonStringEnumConverter<T>(JsonNamingPolicy.Keb
 {
     /// <summary>The identifier of one value, as the open formats write it.</summary>
     public static string Id(T value) => JsonNamingPolicy.KebabCaseLower.ConvertName(value.ToString());
+
+    private static readonly Dictionary<string, T> Values = Enum.GetValues<T>().ToDictionary(Id);
+
+    /// <summary>The value of an identifier.</summary>
+    /// <param name="id">The identifier, or null.</param>
+    /// <param name="value">Its value.</param>
+    /// <returns>Whether there is one.</returns>
+    public static bool TryParse(string? id, out T value) => Values.TryGetValue(id ?? "", out value);
 }

@@ -22,12 +22,13 @@ public static class EventRows
             Passed = each.Passed,
             AirC = each.AirC,
             BarometerKpa = each.BarometerKpa,
+            Resolution = each.Resolution,
         };
 
     /// <summary>Whether a row can be read: its kind is known and its numbers are numbers.</summary>
-    public static bool IsKnown(MendEventRow row) => Kinds.ContainsKey(row.Kind) && new[] { row.Value, row.AirC, row.BarometerKpa }.All(number => number is null || double.IsFinite(number.Value));
+    public static bool IsKnown(MendEventRow row) => Kinds.ContainsKey(row.Kind) && new[] { row.Value, row.AirC, row.BarometerKpa, row.Resolution }.All(number => number is null || double.IsFinite(number.Value));
 
     /// <summary>A row as an event.</summary>
     public static RunEvent ToEvent(MendEventRow row) =>
-        new(row.Number, row.At, Kinds[row.Kind], row.StepId, row.Text, row.Value, row.Passed, row.AirC, row.BarometerKpa, row.KeptAt);
+        new(row.Number, row.At, Kinds[row.Kind], row.StepId, row.Text, row.Value, row.Passed, row.AirC, row.BarometerKpa, row.KeptAt, row.Resolution);
 }

@@ -138,6 +138,9 @@ public sealed class MendEventRow
 
     /// <value>Barometer in kPa at a reading of a hold test, or null.</value>
     public double? BarometerKpa { get; set; }
+
+    /// <value>Smallest step of the instrument that the value was read from, or null.</value>
+    public double? Resolution { get; set; }
 }
 
 /// <summary>Something that was asked for with a key and carried out: asked for again, it is not done twice.</summary>

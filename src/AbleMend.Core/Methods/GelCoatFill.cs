@@ -102,7 +102,8 @@ internal sealed class GelCoatFill : MendMethod
         job.Do($"{id}-mix", Stage.Mix, !last ? "Mix the first coat" : waxed ? "Mix the second coat: wax first, then catalyst" : "Mix the second coat",
             $"{first}{grams} of gel coat, {drops} of catalyst{job.Whom($"{id}-mix")}, mixed into the corners of the cup.", Mixes.MixingMin,
             waxed ? "Wax first, then catalyst: without wax the surface stays sticky." : "Mix into the corners of the cup: a soft corner never sets.",
-            cautions: [.. resin.Hazards], useWithin: life, pour: new Poured([grams, .. wax is null ? Array.Empty<IFigure>() : [wax], drops], [grams, drops]));
+            cautions: [.. resin.Hazards], useWithin: life, pour: new Poured([grams, .. wax is null ? Array.Empty<IFigure>() : [wax], drops], [grams, drops],
+                Cup: new CupContents([new Ingredient(MixPart.Resin, grams.Id, grams.Id), .. Recipes.Waxed(wax), job.Dosed(drops, percent)])));
     }
 
     private static void Polish(Job job, Field field)

@@ -1,4 +1,5 @@
 using System.Text.Json.Serialization;
+using AbleMend.Core.Mixing;
 using AbleMend.Core.Timing;
 using AbleMend.Core.Words;
 
@@ -36,7 +37,24 @@ public enum Stage
 /// <param name="Cups">How many cups it is split into, one after another; null where one takes it all.</param>
 /// <param name="Warning">What it does that is left in its cup, such as smoke; or null.</param>
 /// <param name="PerCup">Whether the parts are those of one cup.</param>
-public sealed record Pour(IReadOnlyList<string> Parts, IReadOnlyList<string> Lead, string? Cups = null, Message? Warning = null, bool PerCup = false);
+/// <param name="Cup">The same as it is weighed in, part by part; null in a plan of before.</param>
+public sealed record Pour(IReadOnlyList<string> Parts, IReadOnlyList<string> Lead, string? Cups = null, Message? Warning = null, bool PerCup = false, CupContents? Cup = null);
+
+/// <summary>One of the things that go into a cup.</summary>
+/// <param name="Part">Which of them it is.</param>
+/// <param name="Figure">Identifier of the figure that the hand measures: a volume, a mass, drops or strokes.</param>
+/// <param name="Grams">Identifier of the figure of its mass; null where only its volume, or what one drop of it weighs, is known.</param>
+/// <param name="Each">Identifier of the figure of what one drop weighs, or null.</param>
+/// <param name="LessPercent">How much less of it than its share sets well, in percent.</param>
+/// <param name="MorePercent">How much more.</param>
+public sealed record Ingredient(MixPart Part, string Figure, string? Grams = null, string? Each = null, double LessPercent = 50, double MorePercent = 50);
+
+/// <summary>What is measured into one cup, and what that cup keeps to.</summary>
+/// <param name="Ingredients">In the order in which they go in.</param>
+/// <param name="Holds">Identifier of the figure of what the cup holds; null where nothing was said of it.</param>
+/// <param name="Work">Identifier of the figure of how long all cups take to spread; null where nothing was said of it.</param>
+/// <param name="Heat">How it heats itself; null for what does not.</param>
+public sealed record CupContents(IReadOnlyList<Ingredient> Ingredients, string? Holds = null, string? Work = null, CupModel? Heat = null);
 
 /// <summary>What a step takes off the shelf.</summary>
 /// <param name="Material">Identifier of the material.</param>

@@ -10,6 +10,14 @@ namespace AbleMend.Core.Mixing;
 /// <param name="SpreadMin">Minutes from mixing until it can no longer be spread or wet out cloth, which is sooner than gel: see <see cref="Cup.SpreadableShare"/>.</param>
 public sealed record CupResult(double PotLifeMin, double PeakC, bool Gelled, double SpreadMin);
 
+/// <summary>How a mix heats itself, as fitted to its label: what a <see cref="Cup"/> is made of.</summary>
+/// <param name="Heat">Heat of cure, with the peak that resin and cup stand.</param>
+/// <param name="DensityGPerMl">Density of the mix in g/mL, above 0.</param>
+/// <param name="ActivationKjPerMol">Activation energy in kJ/mol.</param>
+/// <param name="ReferenceC">Temperature of the label in °C.</param>
+/// <param name="K1PerS">Rate at the start of the reaction at that temperature, per second.</param>
+public sealed record CupModel(CureHeat Heat, double DensityGPerMl, double ActivationKjPerMol, double ReferenceC, double K1PerS);
+
 /// <summary>Shape that a batch stands in.</summary>
 public enum CupShape
 {
@@ -55,14 +63,19 @@ public sealed class Cup
     private readonly double _referenceC;
     private readonly double _k1PerS;
 
-    private Cup(CureHeat heat, double densityGPerMl, double activationKjPerMol, double referenceC, double k1PerS)
+    /// <summary>The cup of a model that was fitted before.</summary>
+    public Cup(CupModel model)
     {
-        _heat = heat;
-        _densityGPerMl = densityGPerMl;
-        _activationJPerMol = activationKjPerMol * 1000;
-        _referenceC = referenceC;
-        _k1PerS = k1PerS;
+        Model = model;
+        _heat = model.Heat;
+        _densityGPerMl = model.DensityGPerMl;
+        _activationJPerMol = model.ActivationKjPerMol * 1000;
+        _referenceC = model.ReferenceC;
+        _k1PerS = model.K1PerS;
     }
+
+    /// <value>What it was made of.</value>
+    public CupModel Model { get; }
 
     /// <summary>The citation that goes with a pot life.</summary>
     public static Source Source { get; } =
@@ -82,7 +95,7 @@ public sealed class Cup
         }
 
         var activation = material.ActivationKjPerMol ?? Curing.EquivalentAge.DefaultActivationKjPerMol;
-        Cup With(double k1) => new(heat, density, activation, label.ReferenceC, k1);
+        Cup With(double k1) => new(new CupModel(heat, density, activation, label.ReferenceC, k1));
 
         // Pot life falls steadily as k1 grows, so bisection on its logarithm closes in to 0.01 %.
         double low = Math.Log(1e-9), high = Math.Log(1);

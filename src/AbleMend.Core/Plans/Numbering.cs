@@ -36,9 +36,7 @@ public static class Numbering
             Instruction = Of(number, step.Instruction),
             DoNotForget = Maybe(number, step.DoNotForget),
             Figures = [.. step.Figures.Select(id => Of(number, id))],
-            Pour = step.Pour is { } pour
-                ? pour with { Parts = [.. pour.Parts.Select(id => Of(number, id))], Lead = [.. pour.Lead.Select(id => Of(number, id))], Cups = Maybe(number, pour.Cups), Warning = Maybe(number, pour.Warning) }
-                : null,
+            Pour = step.Pour is { } pour ? Of(number, pour) : null,
             Uses = Maybe(number, step.Uses),
             Takes = step.Takes is { } takes ? [.. takes.Select(taking => taking with { Figure = Maybe(number, taking.Figure), Times = Maybe(number, taking.Times) })] : null,
             Timing = step.Timing with
@@ -48,6 +46,23 @@ public static class Numbering
                 Uses = step.Timing.Uses is { } mix ? mix with { StepId = Of(number, mix.StepId) } : null,
                 Wait = step.Timing.Wait is { } wait ? wait with { CountsFrom = Maybe(number, wait.CountsFrom), Because = Maybe(number, wait.Because), Check = Of(number, wait.Check), WhenLate = Maybe(number, wait.WhenLate) } : null,
             },
+        };
+
+    private static Pour Of(int number, Pour pour) =>
+        pour with
+        {
+            Parts = [.. pour.Parts.Select(id => Of(number, id))],
+            Lead = [.. pour.Lead.Select(id => Of(number, id))],
+            Cups = Maybe(number, pour.Cups),
+            Warning = Maybe(number, pour.Warning),
+            Cup = pour.Cup is { } cup
+                ? cup with
+                {
+                    Ingredients = [.. cup.Ingredients.Select(each => each with { Figure = Of(number, each.Figure), Grams = Maybe(number, each.Grams), Each = Maybe(number, each.Each) })],
+                    Holds = Maybe(number, cup.Holds),
+                    Work = Maybe(number, cup.Work),
+                }
+                : null,
         };
 
     /// <summary>A figure of a damage, with the identifiers of the whole plan.</summary>

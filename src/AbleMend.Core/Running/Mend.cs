@@ -35,6 +35,7 @@ public enum MendStatus
 /// <param name="AirC">Air in °C at a reading of a hold test.</param>
 /// <param name="BarometerKpa">Barometer in kPa at a reading of a hold test.</param>
 /// <param name="At">When it happened, by the device that it was told to; null for when it is kept.</param>
+/// <param name="Resolution">Smallest step of the instrument that the value was read from, in its unit; null where a hand said it.</param>
 public sealed record Happening(
     RunEventKind Kind,
     [property: Size(0, 80)] string? StepId = null,
@@ -43,7 +44,8 @@ public sealed record Happening(
     bool? Passed = null,
     double? AirC = null,
     double? BarometerKpa = null,
-    DateTimeOffset? At = null)
+    DateTimeOffset? At = null,
+    [property: Limits(0.0001, 100)] double? Resolution = null)
 {
     /// <summary>Most characters of a note.</summary>
     public const int MostCharacters = 2000;
@@ -56,9 +58,12 @@ public sealed record Happening(
         [RunEventKind.NotYet] = ["stepId"],
         [RunEventKind.Proof] = ["stepId", "value", "passed"],
         [RunEventKind.Redo] = ["stepId"],
+        [RunEventKind.Poured] = ["stepId", "text", "value", "resolution"],
+        [RunEventKind.Stirred] = ["stepId"],
+        [RunEventKind.ThrownOut] = ["stepId"],
         [RunEventKind.Note] = ["stepId", "text"],
         [RunEventKind.Reading] = ["value"],
-        [RunEventKind.Pressure] = ["stepId", "value", "airC", "barometerKpa"],
+        [RunEventKind.Pressure] = ["stepId", "value", "airC", "barometerKpa", "resolution"],
         [RunEventKind.Find] = ["stepId", "text"],
         [RunEventKind.Undo] = [],
         [RunEventKind.HandBack] = ["text"],
@@ -79,7 +84,7 @@ public sealed record Happening(
 
     /// <summary>What its kind has no place for: kept, it would be read as something that it is not.</summary>
     private IEnumerable<Problem> Unsaid() =>
-        new (string Field, bool Given)[] { ("stepId", StepId is not null), ("text", Text is not null), ("value", Value is not null), ("passed", Passed is not null), ("airC", AirC is not null), ("barometerKpa", BarometerKpa is not null) }
+        new (string Field, bool Given)[] { ("stepId", StepId is not null), ("text", Text is not null), ("value", Value is not null), ("passed", Passed is not null), ("airC", AirC is not null), ("barometerKpa", BarometerKpa is not null), ("resolution", Resolution is not null) }
             .Where(each => each.Given && !Said[Kind].Contains(each.Field))
             .Select(each => new Problem("not-for-this", each.Field, $"A “{Kebab<RunEventKind>.Id(Kind):as-is}” has no {each.Field:as-is}.", "Leave it out."));
 }
@@ -150,7 +155,7 @@ public sealed record Mend(RepairCase Case, RepairPlan? Plan, MendStatus Status, 
         }
 
         var state = StateAt(now);
-        var next = new RunEvent(state.LastNumber + 1, happening.At ?? now, happening.Kind, happening.StepId, happening.Text, happening.Value, happening.Passed, happening.AirC, happening.BarometerKpa, now);
+        var next = new RunEvent(state.LastNumber + 1, happening.At ?? now, happening.Kind, happening.StepId, happening.Text, happening.Value, happening.Passed, happening.AirC, happening.BarometerKpa, now, happening.Resolution);
         if (Run.Refuse(plan, state, next) is { } refused)
         {
             return Outcome<Mend>.Failed(refused);

@@ -28,6 +28,7 @@ public static class Run
             Apply(plan, steps, each);
         }
 
+        var cups = new CupsInHand(plan, repairCase.Tools.Measure, kept, ClimateOf(repairCase, startedAt, kept), now);
         FillStarts(plan, steps, startedAt);
         var actuals = steps.Where(pair => pair.Value.StartedAt is not null)
             .ToDictionary(pair => pair.Key, pair => new Actual(pair.Value.StartedAt!.Value, pair.Value.HandsEndedAt, pair.Value.NextLookAt));
@@ -35,7 +36,7 @@ public static class Run
         var timeline = Timeline.Lay([.. plan.Steps.Select(step => step.Timing)], startedAt, climate, HoursOf(repairCase), actuals, now);
         var readyAt = Timeline.ReadyAt(timeline);
         var fronts = plan.Steps.Where(step => steps[step.Id].DoneAt is null).GroupBy(step => step.Damage).OrderBy(front => front.Key)
-            .Select(front => FrontOf(plan, front.First(), steps, timeline, repairCase, startedAt, kept)).ToList();
+            .Select(front => FrontOf(plan, front.First(), steps, timeline, repairCase, startedAt, kept, cups)).ToList();
         var lead = BenchOrder.Lead(fronts, timeline, now);
         return new RunState(
             lead?.StepId,
@@ -57,17 +58,18 @@ public static class Run
     }
 
     private static Front FrontOf(
-        RepairPlan plan, PlanStep step, Dictionary<string, Progress> steps, IReadOnlyList<TimedStep> timeline, RepairCase repairCase, DateTimeOffset startedAt, IReadOnlyList<RunEvent> kept) =>
+        RepairPlan plan, PlanStep step, Dictionary<string, Progress> steps, IReadOnlyList<TimedStep> timeline, RepairCase repairCase, DateTimeOffset startedAt, IReadOnlyList<RunEvent> kept, CupsInHand cups) =>
         new(
             step.Damage,
             step.Id,
             PhaseOf(steps[step.Id], true),
             Window(step, steps[step.Id], timeline),
-            UseBy(plan, step, steps),
+            UseBy(plan, step, steps, cups),
             HoldOf(repairCase, plan, step, startedAt, kept),
             steps[step.Id].Failed ? BackFrom(plan, step) : null,
             PhaseOf(steps[step.Id], true) == StepPhase.Next && timeline.First(each => each.StepId == step.Id) is { HeldFrom: not null, StartsAt: { } start } ? start : null,
-            PhaseOf(steps[step.Id], true) == StepPhase.Next ? Awaited(plan, step, steps) : null);
+            PhaseOf(steps[step.Id], true) == StepPhase.Next ? Awaited(plan, step, steps) : null,
+            PhaseOf(steps[step.Id], true) is StepPhase.Next or StepPhase.Hands ? cups.StandOf(step) : null);
 
     /// <summary>The damages whose steps a step waits for and that have not got there yet.</summary>
     private static IReadOnlyList<int>? Awaited(RepairPlan plan, PlanStep step, Dictionary<string, Progress> steps) =>
@@ -133,6 +135,7 @@ public static class Run
             RunEventKind.Redo when plan.Steps.All(step => step.Id != next.StepId) => new Problem("unknown-id", "stepId", $"The plan has no step '{next.StepId ?? "":as-is}'.", "Reload the mend."),
             RunEventKind.Note when string.IsNullOrWhiteSpace(next.Text) || next.Text.Length > 2000 => new Problem("bad-note", "text", "The note is empty, or longer than 2000 characters.", "Write something shorter."),
             RunEventKind.Reading when next.Value is not (>= -10 and <= 45) => new Problem("out-of-range", "value", $"A bench reading lies from {Celsius(-10)} to {Celsius(45)}.", "Read the thermometer again."),
+            RunEventKind.Poured or RunEventKind.Stirred or RunEventKind.ThrownOut => CupsInHand.Refuse(plan, state, next),
             RunEventKind.Pressure => RefusePressure(front, next),
             RunEventKind.Find when next.Text is not { Length: >= 1 and <= 120 } || string.IsNullOrWhiteSpace(next.Text) =>
                 new Problem("bad-place", "text", "The place is empty or longer than 120 characters.", "Say where in a few words."),
@@ -198,6 +201,12 @@ public static class Run
         {
             case RunEventKind.Begin:
                 progress.StartedAt = each.At;
+                break;
+            case RunEventKind.Poured when progress.HandsEndedAt is null && CupsInHand.Sets(step, each):
+                progress.StartedAt ??= each.At;
+                break;
+            case RunEventKind.ThrownOut when progress.HandsEndedAt is null:
+                progress.StartedAt = null;
                 break;
             case RunEventKind.HandsDone:
                 EndHands(progress, step, each.At);
@@ -277,7 +286,7 @@ public static class Run
         return new LiveWindow(step.Id, wait.Kind, progress.HandsEndedAt!.Value, timed.OpensAt, timed.ClosesAt, wait.Check, wait.WhenLate);
     }
 
-    private static DateTimeOffset? UseBy(RepairPlan plan, PlanStep current, Dictionary<string, Progress> steps)
+    private static DateTimeOffset? UseBy(RepairPlan plan, PlanStep current, Dictionary<string, Progress> steps, CupsInHand cups)
     {
         if (PhaseOf(steps[current.Id], true) == StepPhase.Waiting)
         {
@@ -297,7 +306,8 @@ public static class Run
         // What is taken of a shared cup when that is past using was mixed anew.
         var taken = mix.Damage == current.Damage ? null : plan.Steps.TakeWhile(step => step != current).LastOrDefault(step => step.Damage == current.Damage && step.Stage == Stage.Mix);
         var anew = taken is not null && steps[taken.Id].StartedAt is { } at && at > started.AddMinutes(minutes) ? at : started;
-        return anew.AddMinutes(minutes);
+        // What was really poured, and when, beats what was planned.
+        return (mix.Damage == current.Damage ? cups.SetsAt(mix) : null) ?? anew.AddMinutes(minutes);
     }
 
     /// <summary>The air at the bench as it was planned with, and as it was read since.</summary>

@@ -24,6 +24,15 @@ public enum RunEventKind
     /// <summary>Back to an earlier step, to do it again from there.</summary>
     Redo,
 
+    /// <summary>So much of a part went into the cup, or was taken out of it again.</summary>
+    Poured,
+
+    /// <summary>A cup after the first of a mix is stirred.</summary>
+    Stirred,
+
+    /// <summary>What is in the cup was thrown out.</summary>
+    ThrownOut,
+
     /// <summary>A note.</summary>
     Note,
 
@@ -48,12 +57,13 @@ public enum RunEventKind
 /// <param name="At">When it happened, UTC: by the device that it was told to.</param>
 /// <param name="Kind">What.</param>
 /// <param name="StepId">Step that it concerns; null for notes, readings, undo and hand-back.</param>
-/// <param name="Text">Words of a note, the place of a find, or what to watch on hand-back.</param>
-/// <param name="Value">Temperature in °C of a reading, gauge pressure in kPa of a hold test, or the measure of a test.</param>
+/// <param name="Text">Words of a note, the place of a find, the part that was poured, or what to watch on hand-back.</param>
+/// <param name="Value">Temperature in °C of a reading, gauge pressure in kPa of a hold test, what was poured in g or mL, or the measure of a test.</param>
 /// <param name="Passed">Whether a test passed.</param>
 /// <param name="AirC">Air temperature in °C at a reading of a hold test; null takes the bench.</param>
 /// <param name="BarometerKpa">Barometer in kPa at a reading of a hold test; null takes sea level.</param>
 /// <param name="KeptAt">When it was kept, UTC: later than it happened where the network was away; null for an event of before both were kept.</param>
+/// <param name="Resolution">Smallest step of the instrument that the value was read from, in its unit; null where a hand said it.</param>
 public sealed record RunEvent(
     int Number, DateTimeOffset At, RunEventKind Kind, string? StepId = null, string? Text = null, double? Value = null, bool? Passed = null,
-    double? AirC = null, double? BarometerKpa = null, DateTimeOffset? KeptAt = null);
+    double? AirC = null, double? BarometerKpa = null, DateTimeOffset? KeptAt = null, double? Resolution = null);

@@ -1,4 +1,5 @@
 using System.Text.Json.Serialization;
+using AbleMend.Core.Mixing;
 using AbleMend.Core.Proving;
 using AbleMend.Core.Timing;
 using AbleMend.Core.Words;
@@ -57,8 +58,10 @@ public sealed record LiveWindow(
 /// <param name="LeadsBackTo">Where a failed test most likely leads back; null while none has failed.</param>
 /// <param name="HeldUntil">When it had better be begun, because a window that it leads to would close with nobody there; null where it may be begun now.</param>
 /// <param name="WaitsFor">The other damages that have to get there first, because it is done for all of them at once; null for none.</param>
+/// <param name="Cup">The cup that is being filled, or the next one of a mix in several; null where nothing is measured.</param>
 public sealed record Front(
-    int Damage, string StepId, StepPhase Phase, LiveWindow? Window, DateTimeOffset? UseBy, HoldResult? Hold, string? LeadsBackTo, DateTimeOffset? HeldUntil = null, IReadOnlyList<int>? WaitsFor = null);
+    int Damage, string StepId, StepPhase Phase, LiveWindow? Window, DateTimeOffset? UseBy, HoldResult? Hold, string? LeadsBackTo, DateTimeOffset? HeldUntil = null, IReadOnlyList<int>? WaitsFor = null,
+    CupStand? Cup = null);
 
 /// <summary>A run, folded from its events. What stands here of a current step is that of the damage that needs hands first.</summary>
 /// <param name="CurrentStepId">Step that is next, in hand or waiting; null when all are done.</param>

@@ -13,7 +13,7 @@ namespace AbleMend.Data.Compiled
     public partial class MendDbModel
     {
         private MendDbModel()
-            : base(skipDetectChanges: false, modelId: new Guid("2482d1b0-d9c9-4748-a3dc-b96e858c41df"), entityTypeCount: 10)
+            : base(skipDetectChanges: false, modelId: new Guid("bde54d29-307c-4c94-91b6-92335fbcbdbe"), entityTypeCount: 10)
         {
         }
 

@@ -20,7 +20,7 @@ namespace AbleMend.Data.Compiled
                 "AbleMend.Data.MendEventRow",
                 typeof(MendEventRow),
                 baseEntityType,
-                propertyCount: 12,
+                propertyCount: 13,
                 foreignKeyCount: 1,
                 unnamedIndexCount: 1,
                 keyCount: 1);
@@ -89,6 +89,13 @@ namespace AbleMend.Data.Compiled
                 typeof(bool?),
                 propertyInfo: typeof(MendEventRow).GetProperty("Passed", BindingFlags.Public | BindingFlags.Instance | BindingFlags.DeclaredOnly),
                 fieldInfo: typeof(MendEventRow).GetField("<Passed>k__BackingField", BindingFlags.NonPublic | BindingFlags.Instance | BindingFlags.DeclaredOnly),
+                nullable: true);
+
+            var resolution = runtimeEntityType.AddProperty(
+                "Resolution",
+                typeof(double?),
+                propertyInfo: typeof(MendEventRow).GetProperty("Resolution", BindingFlags.Public | BindingFlags.Instance | BindingFlags.DeclaredOnly),
+                fieldInfo: typeof(MendEventRow).GetField("<Resolution>k__BackingField", BindingFlags.NonPublic | BindingFlags.Instance | BindingFlags.DeclaredOnly),
                 nullable: true);
 
             var stepId = runtimeEntityType.AddProperty(

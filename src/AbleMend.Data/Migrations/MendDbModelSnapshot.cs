@@ -235,6 +235,9 @@ namespace AbleMend.Data.Migrations
                     b.Property<bool?>("Passed")
                         .HasColumnType("INTEGER");
 
+                    b.Property<double?>("Resolution")
+                        .HasColumnType("REAL");
+
                     b.Property<string>("StepId")
                         .HasColumnType("TEXT");
 

@@ -26,6 +26,7 @@ internal sealed class CupHeat
     private readonly Derived<double> _resinMl;
     private readonly Func<double, OneCup> _measured;
     private readonly Figure<Volume> _holds;
+    private readonly Figure<WallTime> _work;
     private Figure<Temperature>? _from;
     private Figure<Temperature>? _peak;
 
@@ -36,7 +37,7 @@ internal sealed class CupHeat
     /// <param name="measured">What is measured for a share of it.</param>
     public CupHeat(Job job, MixOrder order, Derived<double> resinMl, Func<double, OneCup> measured)
     {
-        (_job, _prefix, _resinMl, _measured) = (job, order.Prefix, resinMl, measured);
+        (_job, _prefix, _resinMl, _measured, _work) = (job, order.Prefix, resinMl, measured, order.Work);
         _cup = job.View.Catalogue.CupOf(job.Main)!;
         _air = job.Figures.Fact("bench.at-start", "Air when work begins", Celsius(job.View.Climate.TemperatureCAt(job.View.StartAt)));
         var mixing = job.Constant("mix.minutes", "Time to mix", WallMin(Mixes.MixingMin), Source.FromMemory("Time to mix"));
@@ -53,6 +54,10 @@ internal sealed class CupHeat
 
     /// <value>What is measured into each, in mL.</value>
     public double EachMl => Cups.N == _split.Value.Count ? _split.Value.EachMl : _measured(_resinMl.Value / Cups.N).Ml;
+
+    /// <summary>One of its cups as it is weighed in.</summary>
+    /// <param name="ingredients">What goes in, in order.</param>
+    public CupContents Contents(params IEnumerable<Ingredient> ingredients) => new([.. ingredients], _holds.Id, _work.Id, _cup.Model);
 
     /// <value>What one is called.</value>
     public Message Each => Cups.N > 1 ? "Each cup" : "Batch";

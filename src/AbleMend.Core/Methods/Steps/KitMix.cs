@@ -94,7 +94,8 @@ internal sealed class KitMix
         Message lasts = coats < ofCoats ? (Message)$" For {coats} of the {ofCoats} coats: those that come later have a mix of their own." : Message.Empty;
         _job.Do(prefix, Stage.Mix, _mixes == 1 ? "Mix it" : "Mix again: the first is past using by now",
             $"{a} of adhesive and {b} of curing agent in a clean tin{_job.Whom(prefix)}. Stir 30 to 60 seconds, scraping sides and bottom. Cap the rest at once.{keeps}{lasts}",
-            Mixes.MixingMin, "Write the date on the tin that you opened.", cautions: [.. cement.Hazards], useWithin: life, pour: new Poured([share, a, b], [a, b]));
+            Mixes.MixingMin, "Write the date on the tin that you opened.", cautions: [.. cement.Hazards], useWithin: life,
+            pour: new Poured([share, a, b], [a, b], Cup: new CupContents([new Ingredient(MixPart.Resin, a.Id), new Ingredient(MixPart.Hardener, b.Id, null, null, TolerancePercent, TolerancePercent)])));
         (Mixed, _sinceMixedMin) = (prefix, Mixes.MixingMin);
     }
 

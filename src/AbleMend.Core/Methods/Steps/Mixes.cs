@@ -23,10 +23,11 @@ internal sealed record MixOrder(string Prefix, Message Title, Message What, Figu
 /// <param name="Lead">The one or two that the hand reads from two metres.</param>
 /// <param name="Cups">How many cups it is split into; null for one.</param>
 /// <param name="Warning">What it does that is left in its cup, or null.</param>
-internal sealed record Poured(IReadOnlyList<IFigure> Parts, IReadOnlyList<IFigure> Lead, IFigure? Cups = null, Message? Warning = null)
+/// <param name="Cup">The same as it is weighed in, part by part.</param>
+internal sealed record Poured(IReadOnlyList<IFigure> Parts, IReadOnlyList<IFigure> Lead, IFigure? Cups = null, Message? Warning = null, CupContents? Cup = null)
 {
     /// <value>As a plan keeps it.</value>
-    public Pour Told => new([.. Parts.Select(figure => figure.Id)], [.. Lead.Select(figure => figure.Id)], Cups?.Id, Warning?.Told(), PerCup: true);
+    public Pour Told => new([.. Parts.Select(figure => figure.Id)], [.. Lead.Select(figure => figure.Id)], Cups?.Id, Warning?.Told(), PerCup: true, Cup);
 }
 
 /// <summary>How a mix is made: in words, for how long it may be used, and what it is poured from.</summary>

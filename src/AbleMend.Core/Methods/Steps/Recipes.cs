@@ -130,10 +130,24 @@ internal static class Recipes
         var filler = Filler(job, order, grams, heat.Cups);
         job.Takes(resin, each, heat.Cups);
         var life = heat.Life(grams);
+        var tolerance = label.RatioTolerance.Percent;
         var (parts, lead) = measure.Parts(prefix, a, b, aGrams, bGrams);
         return new Recipe($"{parts}, {order.What}. Stir a full minute, then spread it out of the cup: the pot clock runs from here.", life,
-            new Poured([.. lead.Except<IFigure>([a, b, aGrams, bGrams]), a, aGrams, b, bGrams, .. filler], lead, heat.Cups, heat.Warning));
+            new Poured([.. lead.Except<IFigure>([a, b, aGrams, bGrams]), a, aGrams, b, bGrams, .. filler], lead, heat.Cups, heat.Warning, heat.Contents(
+                [new Ingredient(MixPart.Resin, Read(a).Id, aGrams.Id), new Ingredient(MixPart.Hardener, Read(b).Id, bGrams.Id, null, tolerance, tolerance), .. Stirred(filler)])));
+
+        // Strokes are counted and weights are weighed: what the hand reads is what leads.
+        IFigure Read(IFigure volume) => lead.Count == 1 ? lead[0] : volume;
     }
+
+    private static IEnumerable<Ingredient> Stirred(IEnumerable<IFigure> filler) => filler.Select(grams => new Ingredient(MixPart.Filler, grams.Id, grams.Id));
+
+    /// <summary>Wax, where there is any.</summary>
+    public static IEnumerable<Ingredient> Waxed(IFigure? wax) => wax is null ? [] : [new Ingredient(MixPart.Wax, wax.Id, wax.Id)];
+
+    /// <summary>Catalyst in drops, between the least and the most that its label allows.</summary>
+    public static Ingredient Dosed(this Job job, Figure<Drops> drops, Figure<Share> percent) =>
+        new(MixPart.Catalyst, drops.Id, null, job.Label.Drop.Id, 100 * (1 - Math.Min(1, job.Label.CatalystLeast.Percent / percent.Percent)), 100 * (Math.Max(1, job.Label.CatalystMost.Percent / percent.Percent) - 1));
 
     /// <summary>What a finer measure would spare, where much more is mixed than is needed only because less cannot be measured.</summary>
     private static Message? Spared(Job job, CupHeat heat, Derived<double> resinMl)
@@ -164,7 +178,8 @@ internal static class Recipes
         var life = heat.Life(job.Derive(() => grams.G));
         Message first = wax is null ? Message.Empty : $"Stir in {wax} of wax first. ";
         return new Recipe($"{first}{each} of resin and {drops} of catalyst, {order.What}. Stir it into the corners of the cup for a full minute.", life,
-            new Poured([each, grams, .. wax is null ? Array.Empty<IFigure>() : [wax], drops, .. filler], [each, drops], heat.Cups, heat.Warning));
+            new Poured([each, grams, .. wax is null ? Array.Empty<IFigure>() : [wax], drops, .. filler], [each, drops], heat.Cups, heat.Warning,
+                heat.Contents([new Ingredient(MixPart.Resin, each.Id, grams.Id), .. Waxed(wax), job.Dosed(drops, percent), .. Stirred(filler)])));
     }
 
     private static Share Wanted(Job job)
@@ -183,7 +198,8 @@ internal static class Recipes
             var all = Weight(job, prefix, total);
             Fumes.Put(job, prefix, resin, all);
             job.Takes(resin, total);
-            return new Recipe($"In the shade: {total} of resin, {order.What}.", null, new Poured([total, all, .. Filler(job, order, job.Derive(() => all.G))], [total]));
+            var filler = Filler(job, order, job.Derive(() => all.G));
+            return new Recipe($"In the shade: {total} of resin, {order.What}.", null, new Poured([total, all, .. filler], [total], Cup: new CupContents([new Ingredient(MixPart.Resin, total.Id, all.Id), .. Stirred(filler)])));
         }
 
         return LightAndCatalyst(job, order, resinMl);
@@ -206,9 +222,10 @@ internal static class Recipes
         Fumes.Put(job, prefix, job.Main, grams, cups);
         job.Takes(job.Main, each, cups);
         var drops = job.CatalystDrops(prefix, grams, percent);
+        var filler = Filler(job, order, job.Derive(() => grams.G), cups);
         var warning = each.Ml > holds.Ml ? CupHeat.LargerThan(holds) : split.Value.TooQuick ? CupHeat.SetsTooFast : null;
         return new Recipe($"In the shade: {each} of resin, {order.What}, and {drops} of catalyst. It heats, so be quick.", life,
-            new Poured([each, grams, drops, .. Filler(job, order, job.Derive(() => grams.G), cups)], [each, drops], cups, warning));
+            new Poured([each, grams, drops, .. filler], [each, drops], cups, warning, new CupContents([new Ingredient(MixPart.Resin, each.Id, grams.Id), job.Dosed(drops, percent), .. Stirred(filler)], holds.Id, order.Work.Id)));
     }
 
     private static Figure<Mass> Weight(Job job, string prefix, Figure<Volume> total) =>
