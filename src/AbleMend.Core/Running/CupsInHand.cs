@@ -72,6 +72,27 @@ internal sealed class CupsInHand(RepairPlan plan, MeasuringDevice device, IReadO
         return cups;
     }
 
+    /// <summary>How much of what a step was to take it took, 1 where nobody weighed it: what was thrown out was taken as well, and cups still to come are taken as planned.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="mix">The step.</param>
+    /// <param name="done">Everything that stands, up to the end of its work by hand.</param>
+    public static double ShareTaken(RepairPlan plan, PlanStep mix, IReadOnlyList<RunEvent> done)
+    {
+        double? Value(string? figure) => figure is null ? null : plan.Figures.FirstOrDefault(each => each.Id == figure)?.Value;
+        var resin = mix.Pour?.Cup?.Ingredients.FirstOrDefault(each => each.Part == MixPart.Resin);
+        if (resin is null || (Value(resin.Grams) ?? Value(resin.Figure)) is not ({ } planned and > 0))
+        {
+            return 1;
+        }
+
+        var before = done.SkipLast(1).ToList();
+        var since = before.Skip(before.FindLastIndex(each => (each.Kind == RunEventKind.HandsDone && each.StepId == mix.Id) || (each.Kind == RunEventKind.Redo && IsRedone(mix, each))) + 1).Where(each => each.StepId == mix.Id).ToList();
+        double Resin(IEnumerable<RunEvent> events) => events.Where(each => each.Kind == RunEventKind.Poured && each.Text == Kebab<MixPart>.Id(MixPart.Resin)).Sum(each => each.Value!.Value);
+        var inHand = Resin(since.Skip(since.FindLastIndex(each => each.Kind == RunEventKind.ThrownOut) + 1));
+        var cups = (int)(Value(mix.Pour!.Cups) ?? 1);
+        return (Resin(since) + (inHand > 0 ? 0 : planned) + ((cups - 1) * planned)) / (cups * planned);
+    }
+
     /// <summary>Whether an event pours what begins to set.</summary>
     public static bool Sets(PlanStep mix, RunEvent each) => each.Value > 0 && Kebab<MixPart>.TryParse(each.Text, out var part) && part is MixPart.Hardener or MixPart.Catalyst && mix.Pour?.Cup is not null;
 

@@ -2,6 +2,7 @@ using AbleMend.Core.Materials;
 using AbleMend.Core.Methods;
 using AbleMend.Core.Mixing;
 using AbleMend.Core.Plans;
+using AbleMend.Core.Running;
 
 namespace AbleMend.Core.Stock;
 
@@ -25,6 +26,16 @@ public sealed record Amount(string Material, double Value, StockUnit Unit)
     /// <param name="plan">The plan that it is a step of.</param>
     /// <param name="step">The step.</param>
     public static IReadOnlyList<Amount> TakenBy(RepairPlan plan, PlanStep step) => [.. (step.Takes ?? []).Select(taking => Of(plan, taking))];
+
+    /// <summary>What a step took off the shelf: what was weighed into its cup, and where nobody weighed it, what was planned.</summary>
+    /// <param name="plan">The plan that it is a step of.</param>
+    /// <param name="step">The step.</param>
+    /// <param name="done">Everything that stands, up to the end of its work by hand.</param>
+    public static IReadOnlyList<Amount> TakenBy(RepairPlan plan, PlanStep step, IReadOnlyList<RunEvent> done)
+    {
+        var share = CupsInHand.ShareTaken(plan, step, done);
+        return [.. TakenBy(plan, step).Select(amount => amount with { Value = amount.Value * share })];
+    }
 
     /// <summary>The same in another unit; null where the one says nothing of the other.</summary>
     /// <param name="unit">The unit.</param>

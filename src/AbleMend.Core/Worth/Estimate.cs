@@ -99,7 +99,8 @@ public sealed record Worked(double HandsOnMin, IReadOnlyList<Amount> Taken)
     {
         var steps = plan.Steps.ToDictionary(step => step.Id);
         var (minutes, taken, begun, any) = (0.0, new List<Amount>(), new Dictionary<string, DateTimeOffset>(), false);
-        foreach (var each in Run.Standing(events).Where(each => each.StepId is not null && steps.ContainsKey(each.StepId)))
+        var standing = Run.Standing(events);
+        foreach (var (each, i) in standing.Select((each, i) => (each, i)).Where(each => each.each.StepId is not null && steps.ContainsKey(each.each.StepId)))
         {
             if (each.Kind == RunEventKind.Begin)
             {
@@ -109,7 +110,7 @@ public sealed record Worked(double HandsOnMin, IReadOnlyList<Amount> Taken)
             {
                 any = true;
                 minutes += begun.Remove(each.StepId!, out var at) ? (each.At - at).TotalMinutes : steps[each.StepId!].Timing.HandsOnMin;
-                taken.AddRange(Amount.TakenBy(plan, steps[each.StepId!]));
+                taken.AddRange(Amount.TakenBy(plan, steps[each.StepId!], [.. standing.Take(i + 1)]));
             }
         }
 

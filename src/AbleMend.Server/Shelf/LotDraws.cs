@@ -29,7 +29,7 @@ public sealed class LotDraws(MendDb db, ShopStore shop, Planner planner)
         }
         else if (newest.Kind == RunEventKind.HandsDone && plan.Steps.FirstOrDefault(step => step.Id == newest.StepId) is { Takes: not null } step)
         {
-            await DrawAsync(row, newest, Amount.TakenBy(plan, step), cancel);
+            await DrawAsync(row, newest, Amount.TakenBy(plan, step, Run.Standing(mend.Events)), cancel);
         }
     }
 

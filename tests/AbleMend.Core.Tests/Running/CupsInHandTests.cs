@@ -2,6 +2,7 @@ using AbleMend.Core.Cases;
 using AbleMend.Core.Mixing;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Running;
+using AbleMend.Core.Stock;
 
 namespace AbleMend.Core.Tests.Running;
 
@@ -94,6 +95,21 @@ public class CupsInHandTests
         mend = Kept(mend, new Happening(RunEventKind.Stirred, "glass-mix"), at = at.AddMinutes(1));
         mend.StateAt(at).Fronts[0].Cup.ShouldBeNull("both cups are stirred");
         mend.StateAt(at).UseBy.ShouldNotBeNull("the second is still spread");
+    }
+
+    // 23 g are planned; 23 g thrown out and 27.6 g poured after are 2.2 times as much.
+    [Fact]
+    public void The_shelf_gives_what_was_poured_and_what_was_thrown_out()
+    {
+        var (mend, at) = Until(Cases.FinBox(), "glass-mix");
+        IReadOnlyList<Amount> Taken(Mend done) => Amount.TakenBy(done.Plan!, done.Plan!.Steps.First(step => step.Id == "glass-mix"), Run.Standing(Kept(done, new Happening(RunEventKind.HandsDone, "glass-mix"), at).Events));
+        var planned = Taken(mend).Single().Value;
+        var resin = Cup(mend, at).Change;
+        var over = Poured(mend, "glass-mix", MixPart.Resin, resin * 1.2, at);
+        Taken(over).Single().Value.ShouldBe(planned * 1.2, 1e-9);
+        var thrown = Kept(Poured(mend, "glass-mix", MixPart.Resin, resin, at), new Happening(RunEventKind.ThrownOut, "glass-mix"), at);
+        Taken(thrown).Single().Value.ShouldBe(planned * 2, 1e-9, "the second cup was not weighed");
+        Taken(Poured(thrown, "glass-mix", MixPart.Resin, resin * 1.2, at)).Single().Value.ShouldBe(planned * 2.2, 1e-9);
     }
 
     [Theory]
