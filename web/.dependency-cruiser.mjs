@@ -6,6 +6,7 @@ const order = [
   'shop',
   'ui',
   'outbox',
+  'instruments',
   'drawing',
   'desk',
   'intake',

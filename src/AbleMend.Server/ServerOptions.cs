@@ -12,6 +12,10 @@ public sealed class ServerOptions
     [Range(1, 65535, ErrorMessage = "The port lies from 1 to 65535.")]
     public int Port { get; set; } = 5080;
 
+    /// <value>Port on 127.0.0.1 that instruments connect to, 1 to 65535; null for none.</value>
+    [Range(1, 65535, ErrorMessage = "The port of the instruments lies from 1 to 65535.")]
+    public int? Instruments { get; set; }
+
     /// <value>Path of the database file.</value>
     [Required(ErrorMessage = "The shop's file has no path.")]
     public string Database { get; set; } = "data/able-mend.db";

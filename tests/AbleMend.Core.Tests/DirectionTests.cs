@@ -11,7 +11,7 @@ public sealed class DirectionTests
     [
         "Quantities", "Words", "Limits", "Figures",
         "Gear", "Looking", "Materials",
-        "Curing", "Mixing", "Patching", "Preparing", "Finishing", "Clamping", "Safety", "Proving", "Timing",
+        "Curing", "Mixing", "Patching", "Preparing", "Finishing", "Clamping", "Safety", "Proving", "Timing", "Instruments",
         "Catalogue", "Cases", "Triage", "Matching", "Methods", "HandingBack", "Plans", "Running", "Stock", "Worth", "Intake", "Days",
     ];
 

@@ -20,13 +20,14 @@ public sealed class Shop : IDisposable
     private readonly WebApplicationFactory<Program> _factory;
     private readonly bool _owned;
 
-    private Shop(string database, FakeTimeProvider time, bool empty, bool owned)
+    private Shop(string database, FakeTimeProvider time, bool empty, bool owned, int? instruments = null)
     {
         (Database, Time, _owned) = (database, time, owned);
         _factory = new WebApplicationFactory<Program>().WithWebHostBuilder(host =>
         {
             host.UseSetting("AbleMend:Database", database);
             host.UseSetting("AbleMend:Empty", empty.ToString());
+            host.UseSetting("AbleMend:Instruments", instruments?.ToString(System.Globalization.CultureInfo.InvariantCulture));
             host.ConfigureTestServices(services => services.AddSingleton<TimeProvider>(time));
         });
         Client = _factory.CreateClient();
@@ -39,6 +40,9 @@ public sealed class Shop : IDisposable
     public HttpClient Client { get; }
 
     public static Shop Empty() => Open(true);
+
+    /// <summary>A shop that instruments connect to.</summary>
+    public static Shop WithInstruments(int port) => Open(true, port);
 
     public static Shop WithDemo() => Open(false);
 
@@ -116,10 +120,11 @@ public sealed class Shop : IDisposable
         return document.GetProperty("problems")[0].Deserialize<Problem>(OpenJson.Options)!;
     }
 
-    private static Shop Open(bool empty) =>
+    private static Shop Open(bool empty, int? instruments = null) =>
         new(
             Path.Combine(Path.GetTempPath(), $"able-mend-{Guid.NewGuid():N}.db"),
             new FakeTimeProvider(new DateTimeOffset(2026, 5, 6, 9, 0, 0, TimeSpan.Zero)),
             empty,
-            true);
+            true,
+            instruments);
 }

@@ -47,12 +47,30 @@ public sealed class Climate
         return new Climate(spans);
     }
 
-    /// <summary>This climate up to an instant, and readings from there on: the last reading holds until the next.</summary>
+    /// <summary>
+    /// This climate with what was read in it: a reading holds until the next, and no longer than until the climate changes by itself, such as
+    /// when the heating goes off in the evening.
+    /// </summary>
     /// <param name="readings">Readings in order of time; may be empty.</param>
     public Climate WithReadings(IReadOnlyList<ClimateSpan> readings) =>
         readings.Count == 0
             ? this
-            : Of([.. Spans.Where(span => span.From < readings[0].From), .. readings]).Under(Sky);
+            : Of([.. Spans.ExceptBy(readings.Select(reading => reading.From), span => span.From).Concat(readings).OrderBy(span => span.From)]).Under(Sky);
+
+    /// <summary>Mean temperature between two instants, in °C.</summary>
+    /// <param name="from">First instant.</param>
+    /// <param name="to">Last instant, not before the first.</param>
+    public double MeanC(DateTimeOffset from, DateTimeOffset to)
+    {
+        var (sum, at) = (0.0, from);
+        foreach (var end in Spans.Select(span => span.From).Where(change => change > from && change < to).Append(to))
+        {
+            sum += TemperatureCAt(at) * (end - at).TotalMinutes;
+            at = end;
+        }
+
+        return to > from ? sum / (to - from).TotalMinutes : TemperatureCAt(from);
+    }
 
     /// <summary>This climate under a sky.</summary>
     public Climate Under(Sky? sky) => new(Spans) { Sky = sky };

@@ -35,7 +35,11 @@ public static class DewPoint
     /// <summary>Highest relative humidity in percent at which a surface at air temperature keeps the margin.</summary>
     public static double HighestHumidityPercent(double airC)
     {
-        var dewC = Guard.Within(airC, -37, 60, nameof(airC)) - MarginK;
-        return 100 * Math.Exp((MagnusA * dewC / (MagnusBC + dewC)) - (MagnusA * airC / (MagnusBC + airC)));
+        return HumidityPercent(Guard.Within(airC, -37, 60, nameof(airC)), airC - MarginK);
     }
+
+    /// <summary>Relative humidity in percent of air with a dew point.</summary>
+    /// <param name="airC">Air in °C.</param>
+    /// <param name="dewC">Its dew point in °C.</param>
+    public static double HumidityPercent(double airC, double dewC) => 100 * Math.Exp((MagnusA * dewC / (MagnusBC + dewC)) - (MagnusA * airC / (MagnusBC + airC)));
 }

@@ -62,7 +62,7 @@ public sealed record Happening(
         [RunEventKind.Stirred] = ["stepId"],
         [RunEventKind.ThrownOut] = ["stepId"],
         [RunEventKind.Note] = ["stepId", "text"],
-        [RunEventKind.Reading] = ["value"],
+        [RunEventKind.Reading] = ["value", "resolution"],
         [RunEventKind.Pressure] = ["stepId", "value", "airC", "barometerKpa", "resolution"],
         [RunEventKind.Find] = ["stepId", "text"],
         [RunEventKind.Undo] = [],

@@ -36,7 +36,7 @@ public static class Run
         var timeline = Timeline.Lay([.. plan.Steps.Select(step => step.Timing)], startedAt, climate, HoursOf(repairCase), actuals, now);
         var readyAt = Timeline.ReadyAt(timeline);
         var fronts = plan.Steps.Where(step => steps[step.Id].DoneAt is null).GroupBy(step => step.Damage).OrderBy(front => front.Key)
-            .Select(front => FrontOf(plan, front.First(), steps, timeline, repairCase, startedAt, kept, cups)).ToList();
+            .Select(front => FrontOf(plan, front.First(), steps, timeline, repairCase, startedAt, kept, cups, now)).ToList();
         var lead = BenchOrder.Lead(fronts, timeline, now);
         return new RunState(
             lead?.StepId,
@@ -54,16 +54,17 @@ public static class Run
             [.. kept.Where(each => each.Kind == RunEventKind.Find).Select(each => each.Text!)],
             lead?.LeadsBackTo,
             fronts,
-            lead?.HeldUntil);
+            lead?.HeldUntil,
+            kept.Any(each => !each.IsByItself));
     }
 
     private static Front FrontOf(
-        RepairPlan plan, PlanStep step, Dictionary<string, Progress> steps, IReadOnlyList<TimedStep> timeline, RepairCase repairCase, DateTimeOffset startedAt, IReadOnlyList<RunEvent> kept, CupsInHand cups) =>
+        RepairPlan plan, PlanStep step, Dictionary<string, Progress> steps, IReadOnlyList<TimedStep> timeline, RepairCase repairCase, DateTimeOffset startedAt, IReadOnlyList<RunEvent> kept, CupsInHand cups, DateTimeOffset now) =>
         new(
             step.Damage,
             step.Id,
             PhaseOf(steps[step.Id], true),
-            Window(step, steps[step.Id], timeline),
+            Window(step, steps, timeline, repairCase.Bench.ClimateFrom(startedAt), ClimateOf(repairCase, startedAt, kept), now),
             UseBy(plan, step, steps, cups),
             HoldOf(repairCase, plan, step, startedAt, kept),
             steps[step.Id].Failed ? BackFrom(plan, step) : null,
@@ -140,7 +141,7 @@ public static class Run
             RunEventKind.Find when next.Text is not { Length: >= 1 and <= 120 } || string.IsNullOrWhiteSpace(next.Text) =>
                 new Problem("bad-place", "text", "The place is empty or longer than 120 characters.", "Say where in a few words."),
             RunEventKind.HandBack when state.CurrentStepId is not null => Wrong("Steps are still open."),
-            RunEventKind.Undo when state.LastNumber == 0 => Wrong("There is nothing to undo."),
+            RunEventKind.Undo when !state.CanUndo => Wrong("There is nothing to undo."),
             RunEventKind.Begin or RunEventKind.HandsDone or RunEventKind.Ready or RunEventKind.NotYet when front is null =>
                 new Problem("not-this-step", "stepId", "Another step is current.", "Reload the mend: it went on elsewhere."),
             _ => null,
@@ -180,9 +181,9 @@ public static class Run
             {
                 kept.Add(each);
             }
-            else if (kept.Count > 0)
+            else if (kept.FindLastIndex(one => !one.IsByItself) is >= 0 and var last)
             {
-                kept.RemoveAt(kept.Count - 1);
+                kept.RemoveAt(last);
             }
         }
 
@@ -275,16 +276,27 @@ public static class Run
     private static StepState State(PlanStep step, Progress progress, bool current) =>
         new(step.Id, PhaseOf(progress, current), progress.StartedAt, progress.DoneAt, progress.Measured);
 
-    private static LiveWindow? Window(PlanStep step, Progress progress, IReadOnlyList<TimedStep> timeline)
+    private static LiveWindow? Window(PlanStep step, Dictionary<string, Progress> steps, IReadOnlyList<TimedStep> timeline, Climate planned, Climate air, DateTimeOffset now)
     {
+        var progress = steps[step.Id];
         if (PhaseOf(progress, true) != StepPhase.Waiting || step.Timing.Wait is not { } wait)
         {
             return null;
         }
 
         var timed = timeline.First(each => each.StepId == step.Id);
-        return new LiveWindow(step.Id, wait.Kind, progress.HandsEndedAt!.Value, timed.OpensAt, timed.ClosesAt, wait.Check, wait.WhenLate);
+        var ended = progress.HandsEndedAt!.Value;
+        // Only where the bench was read is it known that it was not as planned.
+        var from = wait.CountsFrom is { } counted ? steps.GetValueOrDefault(counted)?.StartedAt ?? ended : ended;
+        var opens = ReferenceEquals(planned, air) || progress.NextLookAt is not null ? timed.OpensAt : wait.Clock.TryFindReached(wait.OpensMin, from, planned);
+        var moved = opens is { } before && timed.OpensAt is { } after && (after - before).Duration() >= WorthTelling
+            ? new WindowMove(before, air.MeanC(from, Later(from, now)) - planned.MeanC(from, Later(from, now)))
+            : null;
+        return new LiveWindow(step.Id, wait.Kind, ended, timed.OpensAt, timed.ClosesAt, wait.Check, wait.WhenLate, moved);
     }
+
+    /// <summary>A window that moved by less is where it was.</summary>
+    private static readonly TimeSpan WorthTelling = TimeSpan.FromMinutes(5);
 
     private static DateTimeOffset? UseBy(RepairPlan plan, PlanStep current, Dictionary<string, Progress> steps, CupsInHand cups)
     {
@@ -319,6 +331,8 @@ public static class Run
             .OrderBy(span => span.From);
         return repairCase.Bench.ClimateFrom(startedAt).WithReadings([.. readings]);
     }
+
+    private static DateTimeOffset Later(DateTimeOffset one, DateTimeOffset other) => one > other ? one : other;
 
     private static ShopHours HoursOf(RepairCase repairCase) =>
         new(TimeZoneInfo.FindSystemTimeZoneById(repairCase.Bench.Zone), repairCase.Bench.OpensHour, repairCase.Bench.ClosesHour);

@@ -45,7 +45,7 @@ public enum RunEventKind
     /// <summary>A leak or a flaw that was found while working: one find does not exclude another.</summary>
     Find,
 
-    /// <summary>Takes the last event back.</summary>
+    /// <summary>Takes the last event back that somebody did.</summary>
     Undo,
 
     /// <summary>Handed back: the mend is over.</summary>
@@ -66,4 +66,9 @@ public enum RunEventKind
 /// <param name="Resolution">Smallest step of the instrument that the value was read from, in its unit; null where a hand said it.</param>
 public sealed record RunEvent(
     int Number, DateTimeOffset At, RunEventKind Kind, string? StepId = null, string? Text = null, double? Value = null, bool? Passed = null,
-    double? AirC = null, double? BarometerKpa = null, DateTimeOffset? KeptAt = null, double? Resolution = null);
+    double? AirC = null, double? BarometerKpa = null, DateTimeOffset? KeptAt = null, double? Resolution = null)
+{
+    /// <value>Whether nobody did it: the bench's own probe said it, and nobody takes it back.</value>
+    [JsonIgnore]
+    public bool IsByItself => Kind == RunEventKind.Reading && Resolution is not null;
+}

@@ -45,8 +45,14 @@ public sealed record StepState(string StepId, StepPhase Phase, DateTimeOffset? S
 /// <param name="ClosesAt">When it closes, or null.</param>
 /// <param name="Check">What to look at or touch.</param>
 /// <param name="WhenLate">What to do when it was missed.</param>
+/// <param name="Moved">Where it stood before the bench was read, and why it moved; null where it stands as planned.</param>
 public sealed record LiveWindow(
-    string StepId, WaitKind Kind, DateTimeOffset FromAt, DateTimeOffset? OpensAt, DateTimeOffset? ClosesAt, Message Check, Message? WhenLate);
+    string StepId, WaitKind Kind, DateTimeOffset FromAt, DateTimeOffset? OpensAt, DateTimeOffset? ClosesAt, Message Check, Message? WhenLate, WindowMove? Moved = null);
+
+/// <summary>What readings of the bench did to a window.</summary>
+/// <param name="OpenedAt">When it would have opened in the air that was planned with.</param>
+/// <param name="WarmerK">How much warmer the bench was since it began than planned, in K; below 0 for colder.</param>
+public sealed record WindowMove(DateTimeOffset OpenedAt, double WarmerK);
 
 /// <summary>How far the mend of one damage has got.</summary>
 /// <param name="Damage">Which damage, from 1.</param>
@@ -80,6 +86,7 @@ public sealed record Front(
 /// <param name="LeadsBackTo">Where a failed test most likely leads back: the last mix or application before it; null while none has failed.</param>
 /// <param name="Fronts">How far each damage has got, those that are done left out.</param>
 /// <param name="HeldUntil">When the current step had better be begun; null where it may be begun now.</param>
+/// <param name="CanUndo">Whether somebody did something that can be taken back.</param>
 public sealed record RunState(
     string? CurrentStepId,
     StepPhase Phase,
@@ -96,5 +103,6 @@ public sealed record RunState(
     IReadOnlyList<string> Finds,
     string? LeadsBackTo,
     IReadOnlyList<Front> Fronts,
-    DateTimeOffset? HeldUntil = null
+    DateTimeOffset? HeldUntil = null,
+    bool CanUndo = false
 );

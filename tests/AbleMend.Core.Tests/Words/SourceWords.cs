@@ -35,7 +35,7 @@ internal static class SourceWords
         var faults = new List<string>();
         var root = Path.Combine(Repository.Root, "src");
         var options = new CSharpParseOptions(LanguageVersion.Latest);
-        var trees = Sources(root)
+        var trees = Projects.SelectMany(project => Sources(Path.Combine(root, project)))
             .Select(path => CSharpSyntaxTree.ParseText(File.ReadAllText(path), options, path)).ToList();
         var references = ((string)AppContext.GetData("TRUSTED_PLATFORM_ASSEMBLIES")!).Split(Path.PathSeparator).Where(path => !IsOurs(path)).Concat(WebFramework()).Select(path => MetadataReference.CreateFromFile(path));
         var compilation = CSharpCompilation.Create("AbleMend", trees, references, new CSharpCompilationOptions(OutputKind.DynamicallyLinkedLibrary, nullableContextOptions: NullableContextOptions.Enable));

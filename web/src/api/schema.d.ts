@@ -554,6 +554,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/instruments": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the shop's instruments read. */
+        get: operations["getInstruments"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/instruments/{id}/tare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Let a scale show nothing for what stands on it. */
+        post: operations["tare"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/instruments/{id}/do": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Tell a simulated instrument what to show. */
+        post: operations["tellInstrument"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -912,6 +963,88 @@ export interface components {
              */
             left: number;
         };
+        /** @description What is measured into one cup, and what that cup keeps to. */
+        CupContents: {
+            /** @description In the order in which they go in. */
+            ingredients: components["schemas"]["Ingredient"][];
+            /** @description Identifier of the figure of what the cup holds; null where nothing was said of it. */
+            holds?: null | string;
+            /** @description Identifier of the figure of how long all cups take to spread; null where nothing was said of it. */
+            work?: null | string;
+            heat?: null | components["schemas"]["CupModel"];
+        };
+        /** @description How a mix heats itself, as fitted to its label: what a Cup is made of. */
+        CupModel: {
+            /** @description Heat of cure, with the peak that resin and cup stand. */
+            heat: components["schemas"]["CureHeat"];
+            /**
+             * Format: double
+             * @description Density of the mix in g/mL, above 0.
+             */
+            densityGPerMl: number;
+            /**
+             * Format: double
+             * @description Activation energy in kJ/mol.
+             */
+            activationKjPerMol: number;
+            /**
+             * Format: double
+             * @description Temperature of the label in °C.
+             */
+            referenceC: number;
+            /**
+             * Format: double
+             * @description Rate at the start of the reaction at that temperature, per second.
+             */
+            k1PerS: number;
+        };
+        /** @description What is known of a cup while it is filled. */
+        CupStand: {
+            /** @description The mixing step. */
+            stepId: string;
+            /**
+             * Format: int32
+             * @description Which of its cups, from 1.
+             */
+            number: number;
+            /**
+             * Format: int32
+             * @description How many there are.
+             */
+            of: number;
+            /** @description What the hand does next. */
+            turn: components["schemas"]["CupTurn"];
+            next: null | components["schemas"]["MixPart"];
+            /**
+             * Format: double
+             * @description How much of it goes in, or out, in its own unit; 0 when all are in.
+             */
+            change: number;
+            /** @description Every part, in order. */
+            parts: components["schemas"]["PartStand"][];
+            /**
+             * Format: double
+             * @description How much more hardener or catalyst is in than its share, in percent; null before there is any.
+             */
+            offPercent: null | number;
+            /**
+             * Format: double
+             * @description How well that is known, nineteen times out of twenty; null where it is counted in drops.
+             */
+            bandPercent: null | number;
+            /**
+             * Format: date-time
+             * @description When it can no longer be spread; null before it has begun to set.
+             */
+            setsAt: null | string;
+            /** @description What the hand should know, the weightiest first. */
+            says: string[];
+        };
+        /**
+         * @description What the hand does with a cup next.
+         * @enum {unknown}
+         */
+        CupTurn: "pour" | "take-out" | "stir" | "throw-out";
         /** @description Turns a label's minutes into clock time at a climate. */
         CureClock: {
             /**
@@ -1327,6 +1460,11 @@ export interface components {
             /** @description What would change the figure, or null when the inputs say it all. */
             wouldChange?: string;
         };
+        /** @description What a simulated instrument is told. */
+        Doing: {
+            /** @description Such as `pour 20`. */
+            words: string;
+        };
         /** @description A mend that is not started yet, told by the first of its damages. */
         DraftEntry: {
             /** Format: int32 */
@@ -1539,6 +1677,7 @@ export interface components {
             heldUntil?: null | string;
             /** @description The other damages that have to get there first, because it is done for all of them at once; null for none. */
             waitsFor?: null | number[];
+            cup?: null | components["schemas"]["CupStand"];
         };
         /**
          * @description Families of gear, in the order in which they are offered.
@@ -1575,6 +1714,11 @@ export interface components {
              * @description When it happened, by the device that it was told to; null for when it is kept.
              */
             at?: null | string;
+            /**
+             * Format: double
+             * @description Smallest step of the instrument that the value was read from, in its unit; null where a hand said it.
+             */
+            resolution?: null | number;
         };
         /**
          * @description What would have an item ready sooner.
@@ -1633,6 +1777,57 @@ export interface components {
          * @enum {unknown}
          */
         HoldVerdict: "not-yet" | "pass" | "fail";
+        /** @description One of the things that go into a cup. */
+        Ingredient: {
+            /** @description Which of them it is. */
+            part: components["schemas"]["MixPart"];
+            /** @description Identifier of the figure that the hand measures: a volume, a mass, drops or strokes. */
+            figure: string;
+            /** @description Identifier of the figure of its mass; null where only its volume, or what one drop of it weighs, is known. */
+            grams?: null | string;
+            /** @description Identifier of the figure of what one drop weighs, or null. */
+            each?: null | string;
+            /**
+             * Format: double
+             * @description How much less of it than its share sets well, in percent.
+             * @default 50
+             */
+            lessPercent: number;
+            /**
+             * Format: double
+             * @description How much more.
+             * @default 50
+             */
+            morePercent: number;
+        };
+        /** @description An instrument with what it read last. */
+        InstrumentView: {
+            /** @description Identifier. */
+            id: string;
+            /** @description What people call it. */
+            name: string;
+            /** @description Whether it is attached now. */
+            isAttached: boolean;
+            /** @description Whether it is a stand-in that can be told what to show. */
+            isSimulated: boolean;
+            /** @description What it measures. */
+            readings: components["schemas"]["ReadingView"][];
+            /**
+             * Format: date-time
+             * @description When it went, or null.
+             */
+            leftAt: null | string;
+        };
+        /** @description What the shop's instruments read. */
+        InstrumentsView: {
+            /**
+             * Format: date-time
+             * @description The shop's present.
+             */
+            now: string;
+            /** @description Those that are attached, and those that were, by their identifiers. */
+            instruments: components["schemas"]["InstrumentView"][];
+        };
         /** @description The item. */
         ItemFacts: {
             /** @description Fleet tag, 1 to 40 characters. */
@@ -1750,6 +1945,7 @@ export interface components {
             /** @description What to look at or touch. */
             check: components["schemas"]["Message"];
             whenLate: null | components["schemas"]["Message"];
+            moved?: null | components["schemas"]["WindowMove"];
         };
         /** @description A place on an item, with what it changes. */
         Location: {
@@ -2081,6 +2277,11 @@ export interface components {
              */
             cost: null | number;
         };
+        /**
+         * @description What an instrument measures. Each has one unit, whatever its display shows.
+         * @enum {unknown}
+         */
+        Measurand: "mass" | "gauge-pressure" | "air-temperature" | "surface-temperature" | "humidity" | "barometer" | "ultraviolet";
         /** @description What the technician measures with. */
         MeasuringDevice: components["schemas"]["MeasuringDeviceCupDevice"] | components["schemas"]["MeasuringDeviceScaleDevice"] | components["schemas"]["MeasuringDeviceSyringeDevice"] | components["schemas"]["MeasuringDevicePumpDevice"];
         /** @description A graduated cup: each part is poured to a line. */
@@ -2277,6 +2478,11 @@ export interface components {
              */
             withinMin: number;
         };
+        /**
+         * @description What goes into a cup.
+         * @enum {unknown}
+         */
+        MixPart: "resin" | "hardener" | "wax" | "catalyst" | "filler";
         /** @description Mix ratio of two parts, as the label gives it. */
         MixRatio: {
             /** @description Basis of the ratio. */
@@ -2429,6 +2635,30 @@ export interface components {
             value: number;
             /** @description Why, 3 to 300 characters. */
             reason: string;
+        };
+        /** @description How a part of a cup stands. */
+        PartStand: {
+            /** @description Which part. */
+            part: components["schemas"]["MixPart"];
+            /**
+             * Format: double
+             * @description How much is to be in the cup as it now looks, in grams, or in mL where only volumes are known.
+             */
+            wanted: number;
+            /**
+             * Format: double
+             * @description How much is in.
+             */
+            poured: number;
+            /**
+             * Format: double
+             * @description What one gram (or mL) of it is in what the hand measures it in: mL, drops, strokes.
+             */
+            byHand: number;
+            /** @description Identifier of the figure that the hand measures, for its name and unit. */
+            figure: string;
+            /** @description Whether its amounts are grams. */
+            isWeighed: boolean;
         };
         /** @description One layer of cloth. */
         Patch: {
@@ -2615,6 +2845,7 @@ export interface components {
              * @default false
              */
             perCup: boolean;
+            cup?: null | components["schemas"]["CupContents"];
         };
         /** @description Something wrong with what was asked: coded, placed, and with the remedy. */
         Problem: {
@@ -2724,6 +2955,30 @@ export interface components {
          * @enum {unknown}
          */
         RatioBasis: "volume" | "weight";
+        /** @description What an instrument read last of one thing. */
+        ReadingView: {
+            /** @description What is measured. */
+            what: components["schemas"]["Measurand"];
+            /** @description Its unit. */
+            unit: string;
+            /**
+             * Format: double
+             * @description Smallest step of the display.
+             */
+            step: number;
+            /**
+             * Format: double
+             * @description How much; null before it has read any.
+             */
+            value: null | number;
+            /** @description Whether it no longer moves. */
+            isStill: boolean;
+            /**
+             * Format: date-time
+             * @description When it came, by the shop's clock.
+             */
+            at: null | string;
+        };
         /** @description Why. */
         Reason: {
             /** @description Stable code of the rule. */
@@ -2819,11 +3074,11 @@ export interface components {
             kind: components["schemas"]["RunEventKind"];
             /** @description Step that it concerns; null for notes, readings, undo and hand-back. */
             stepId?: null | string;
-            /** @description Words of a note, the place of a find, or what to watch on hand-back. */
+            /** @description Words of a note, the place of a find, the part that was poured, or what to watch on hand-back. */
             text?: null | string;
             /**
              * Format: double
-             * @description Temperature in °C of a reading, gauge pressure in kPa of a hold test, or the measure of a test.
+             * @description Temperature in °C of a reading, gauge pressure in kPa of a hold test, what was poured in g or mL, or the measure of a test.
              */
             value?: null | number;
             /** @description Whether a test passed. */
@@ -2843,12 +3098,17 @@ export interface components {
              * @description When it was kept, UTC: later than it happened where the network was away; null for an event of before both were kept.
              */
             keptAt?: null | string;
+            /**
+             * Format: double
+             * @description Smallest step of the instrument that the value was read from, in its unit; null where a hand said it.
+             */
+            resolution?: null | number;
         };
         /**
          * @description What happened at the bench.
          * @enum {unknown}
          */
-        RunEventKind: "begin" | "hands-done" | "ready" | "not-yet" | "proof" | "redo" | "note" | "reading" | "pressure" | "find" | "undo" | "hand-back";
+        RunEventKind: "begin" | "hands-done" | "ready" | "not-yet" | "proof" | "redo" | "poured" | "stirred" | "thrown-out" | "note" | "reading" | "pressure" | "find" | "undo" | "hand-back";
         /** @description A run, folded from its events. What stands here of a current step is that of the damage that needs hands first. */
         RunState: {
             /** @description Step that is next, in hand or waiting; null when all are done. */
@@ -2902,6 +3162,11 @@ export interface components {
              * @description When the current step had better be begun; null where it may be begun now.
              */
             heldUntil?: null | string;
+            /**
+             * @description Whether somebody did something that can be taken back.
+             * @default false
+             */
+            canUndo: boolean;
         };
         /** @description A question on which practitioners disagree. Both answers are supported; one is the default, with its reason. */
         School: {
@@ -3640,6 +3905,19 @@ export interface components {
          * @enum {unknown}
          */
         WhyMoved: "not-begun" | "wait-moved" | "made-way" | "found-room";
+        /** @description What readings of the bench did to a window. */
+        WindowMove: {
+            /**
+             * Format: date-time
+             * @description When it would have opened in the air that was planned with.
+             */
+            openedAt: string;
+            /**
+             * Format: double
+             * @description How much warmer the bench was since it began than planned, in K; below 0 for colder.
+             */
+            warmerK: number;
+        };
         /** @description What the work does in the section, in millimetres from the middle and from the surface; 0 where it does not happen. */
         WorkProfile: {
             /**
@@ -5159,6 +5437,106 @@ export interface operations {
             };
             /** @description Conflict */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getInstruments: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["InstrumentsView"];
+                };
+            };
+        };
+    };
+    tare: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    tellInstrument: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Doing"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

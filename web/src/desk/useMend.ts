@@ -243,8 +243,8 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
         send((version) => whenSaved() ?? ask(api.POST('/api/mends/{id}/send-on', { params: once(version, key) })));
       },
       discard: () => send((version) => ask(api.DELETE('/api/mends/{id}', { params: header(version) })), onGone),
-      // It happens now, whenever it is sent.
-      happened: (event) => void put({ key: crypto.randomUUID(), mendId: id, event: { ...event, at: new Date(shopNow()).toISOString() } }),
+      // It happens now, whenever it is sent, unless an instrument saw when.
+      happened: (event) => void put({ key: crypto.randomUUID(), mendId: id, event: { ...event, at: event.at ?? new Date(shopNow()).toISOString() } }),
       waiting: waiting.length,
       // On the way to a server that answers, a second tap waits for the first; to one that does not, hands go on.
       busy: act.isPending || (waiting.length > 0 && !stuck),

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { MendDesk } from '../desk/damageInHand';
+import { useReading } from '../instruments/live';
 import { useUnits } from '../shop/units';
 import { Button } from '../ui/Button';
 import { temperature } from '../measures/units';
@@ -14,7 +15,10 @@ export function Extras({ desk }: { desk: MendDesk }) {
   const [reading, setReading] = useState('');
   const { happened, mend, busy } = desk;
   const finds = mend.run?.finds ?? [];
-  const last = mend.events.at(-1);
+  const air = useReading('air-temperature');
+  const live = air?.instrument.isAttached ? air.value : null;
+  // What the bench's own probe says is nobody's to take back.
+  const last = mend.events.findLast((each) => each.kind !== 'reading' || each.resolution === null);
   const canUndo = last !== undefined && last.kind !== 'undo';
   const undo = () => happened({ kind: 'undo', stepId: null, text: null, value: null, passed: null });
   useKeys(['u'], () => canUndo && !busy && undo());
@@ -37,19 +41,27 @@ export function Extras({ desk }: { desk: MendDesk }) {
           className="flex gap-2"
           onSubmit={(event) => {
             event.preventDefault();
-            happened({ kind: 'reading', stepId: null, text: null, value: temperature.kept(Number(reading.replace(',', '.')), units), passed: null });
+            happened({
+              kind: 'reading',
+              stepId: null,
+              text: null,
+              value: reading.trim() === '' ? live : temperature.kept(Number(reading.replace(',', '.')), units),
+              passed: null,
+            });
             setReading('');
           }}
         >
           <input
             aria-label={say`Bench now, ${temperature.unit(units)}`}
-            placeholder={say`Bench now, ${temperature.unit(units)}`}
+            placeholder={
+              live === null ? say`Bench now, ${temperature.unit(units)}` : say`Bench now: ${temperature.shown(live, units)} ${temperature.unit(units)}`
+            }
             inputMode="decimal"
             className={`${field} w-44`}
             value={reading}
             onChange={(event) => setReading(event.target.value)}
           />
-          <Button type="submit" className="min-h-14" disabled={reading.trim() === ''}>{say`Save reading`}</Button>
+          <Button type="submit" className="min-h-14" disabled={reading.trim() === '' && live === null}>{say`Save reading`}</Button>
         </form>
         <Button className="min-h-14" disabled={!canUndo || busy} onClick={undo}>
           {say`Undo last`} <kbd className="text-sm">U</kbd>

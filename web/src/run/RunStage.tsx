@@ -11,9 +11,12 @@ import { Button } from '../ui/Button';
 import { FigureButton } from '../ui/FigureButton';
 import { Notice, Problems } from '../ui/Notice';
 import { countdown, when } from '../measures/time';
+import { measure, type Units } from '../measures/units';
+import { useUnits } from '../shop/units';
 import { useDamageWords } from '../ui/damageWords';
 import { waitWords } from '../ui/words';
 import { actionsFor, type RunAction } from './actions';
+import { CupAtStep } from './CupAtStep';
 import { Extras } from './Extras';
 import { FailedTest } from './FailedTest';
 import { HoldReadings } from './HoldReadings';
@@ -69,9 +72,8 @@ function CurrentStep({ step, front, desk, proofs }: CurrentProps) {
   const plan = desk.plan!;
   const steps = plan.steps.filter((each) => each.timing.damage === step.timing.damage);
   const proof = proofs.find((each) => each.id === step.proof);
-  const figures = step.figures.map((id) => plan.figures.find((figure) => figure.id === id)).filter((figure): figure is Figure => figure !== undefined);
-  const [first, second] = mainFigures(step, figures);
   const waiting = front.phase === 'waiting';
+  const details = waiting && front.window ? <Wait window={front.window} /> : <How step={step} plan={plan} />;
   return (
     <section aria-label={say`Now`} className="flex flex-col gap-3">
       <p className="lettering">{say`Step ${steps.indexOf(step) + 1} of ${steps.length}`}</p>
@@ -83,27 +85,7 @@ function CurrentStep({ step, front, desk, proofs }: CurrentProps) {
         </Notice>
       ) : null}
       {front.useBy ? <UseBy useBy={front.useBy} /> : null}
-      {waiting && front.window ? (
-        <Wait window={front.window} />
-      ) : (
-        <>
-          <p className="max-w-prose text-xl">{step.instruction}</p>
-          <div className="flex flex-wrap gap-x-10 gap-y-1">
-            {first ? <FigureButton figure={first} large /> : null}
-            {second ? <FigureButton figure={second} large /> : null}
-            {figures
-              .filter((figure) => figure !== first && figure !== second)
-              .map((figure) => (
-                <FigureButton key={figure.id} figure={figure} />
-              ))}
-          </div>
-          {step.doNotForget ? (
-            <Notice tone="early" word={say`Do not forget:`}>
-              {step.doNotForget}
-            </Notice>
-          ) : null}
-        </>
-      )}
+      {front.cup && !waiting ? null : details}
       {front.phase === 'failed' ? <FailedTest desk={desk} step={step} leadsBackTo={front.leadsBackTo} /> : null}
       {front.hold && front.phase !== 'failed' ? <HoldReadings hold={front.hold} judged={!!proof} stepId={step.id} desk={desk} /> : null}
       {proof && front.phase !== 'failed' && !waiting ? (
@@ -113,11 +95,40 @@ function CurrentStep({ step, front, desk, proofs }: CurrentProps) {
           busy={desk.busy}
           onResult={(value, passed) => desk.happened(event('proof', step.id, value, passed))}
         />
+      ) : front.cup ? (
+        <CupAtStep cup={front.cup} step={step} desk={desk} details={details}>
+          {(measured) => <Actions actions={actionsFor(step, front.phase)} desk={desk} stepId={step.id} measured={measured} />}
+        </CupAtStep>
       ) : (
         <Actions actions={actionsFor(step, front.phase)} desk={desk} stepId={step.id} />
       )}
       {waiting ? null : <Cautions ids={step.cautions} plan={plan} />}
     </section>
+  );
+}
+
+/** How a step is done, with its figures. */
+function How({ step, plan }: { step: PlanStep; plan: RepairPlan }) {
+  const figures = step.figures.map((id) => plan.figures.find((figure) => figure.id === id)).filter((figure): figure is Figure => figure !== undefined);
+  const [first, second] = mainFigures(step, figures);
+  return (
+    <>
+      <p className="max-w-prose text-xl">{step.instruction}</p>
+      <div className="flex flex-wrap gap-x-10 gap-y-1">
+        {first ? <FigureButton figure={first} large /> : null}
+        {second ? <FigureButton figure={second} large /> : null}
+        {figures
+          .filter((figure) => figure !== first && figure !== second)
+          .map((figure) => (
+            <FigureButton key={figure.id} figure={figure} />
+          ))}
+      </div>
+      {step.doNotForget ? (
+        <Notice tone="early" word={say`Do not forget:`}>
+          {step.doNotForget}
+        </Notice>
+      ) : null}
+    </>
   );
 }
 
@@ -217,6 +228,7 @@ function Wait({ window }: { window: NonNullable<RunState['window']> }) {
   const zone = useZone();
   const state = windowState(window, now);
   const end = nextEnd(window, now);
+  const { units } = useUnits();
   return (
     <>
       <div className={`border-l-8 px-4 py-3 ${windowTones[state]}`} role="status">
@@ -232,6 +244,7 @@ function Wait({ window }: { window: NonNullable<RunState['window']> }) {
           {window.opensAt ? say`From ${when(window.opensAt, now, zone)}` : say`It will not cure at this bench: warm it, or find light for it`}
           {window.closesAt ? say` to ${when(window.closesAt, now, zone)}` : window.opensAt ? say`, and no hurry after that` : ''}
         </p>
+        {window.moved ? <p className="mt-1">{movedWords(window.moved, units, (iso) => when(iso, now, zone))}</p> : null}
         {state === 'late' && window.whenLate ? <p className="mt-1 text-xl font-bold">{window.whenLate}</p> : null}
       </div>
       <p className="text-2xl font-bold">{window.check}</p>
@@ -244,26 +257,36 @@ function Wait({ window }: { window: NonNullable<RunState['window']> }) {
   );
 }
 
-function Actions({ actions, desk, stepId }: { actions: readonly RunAction[]; desk: MendDesk; stepId: string }) {
-  useKeys(
-    actions.map((action) => action.key),
-    (key) => {
-      const action = actions.find((each) => each.key === key);
-      if (action && !desk.busy) desk.happened(event(action.kind, stepId));
-    },
-  );
+/** A difference of temperatures, which has no zero of its own. */
+const apartUnit = '°C apart';
+
+/** What readings of the bench did to a window, and why. */
+function movedWords(moved: NonNullable<NonNullable<RunState['window']>['moved']>, units: Units, at: (iso: string) => string): string {
+  const apart = measure(Math.abs(moved.warmerK), apartUnit, 1, units);
+  return moved.warmerK < 0
+    ? say`The bench was ${apart} colder than planned: it would have opened ${at(moved.openedAt)}.`
+    : say`The bench was ${apart} warmer than planned: it would have opened ${at(moved.openedAt)}.`;
+}
+
+/** What the hand can say. Beside a cup that is measured in, whose own button leads, it has no key. */
+function Actions({ actions, desk, stepId, measured = false }: { actions: readonly RunAction[]; desk: MendDesk; stepId: string; measured?: boolean }) {
+  useKeys(measured ? [] : actions.map((action) => action.key), (key) => {
+    const action = actions.find((each) => each.key === key);
+    if (action && !desk.busy) desk.happened(event(action.kind, stepId));
+  });
   return (
     <div className="grid gap-3 sm:auto-cols-fr sm:grid-flow-col">
       {actions.map((action, i) => (
         <Button
           key={action.kind}
           size="hand"
-          look={i === 0 ? 'main' : 'plain'}
-          className="min-h-20 text-2xl"
+          look={i === 0 && !measured ? 'main' : 'plain'}
+          className={measured ? 'text-lg' : 'min-h-20 text-2xl'}
           disabled={desk.busy}
           onClick={() => desk.happened(event(action.kind, stepId))}
         >
-          {action.words} <kbd className="text-base opacity-80">{action.key.toUpperCase()}</kbd>
+          {measured ? say`${action.words}, without measuring it here` : action.words}
+          {measured ? null : <kbd className="text-base opacity-80">{action.key.toUpperCase()}</kbd>}
         </Button>
       ))}
     </div>

@@ -12,6 +12,7 @@ import { length, temperature } from '../measures/units';
 import { toolWords } from '../ui/words';
 import { MaybeField } from './MaybeField';
 import { Hands } from './Hands';
+import { Instruments } from './Instruments';
 import { Money } from './Money';
 import { Offcuts } from './Offcuts';
 import { Products } from './Products';
@@ -92,6 +93,7 @@ function SettingsForm({ shop, catalogue }: { shop: Schemas['ShopView']; catalogu
       <Shop mine={mine} setMine={setMine} />
       <Drawer mine={mine} setMine={setMine} catalogue={catalogue} />
       <Hands mine={mine} setMine={setMine} />
+      <Instruments />
       <Money mine={mine} setMine={setMine} />
       <Offcuts mine={mine} setMine={setMine} catalogue={catalogue} />
       <Products mine={mine} setMine={setMine} catalogue={catalogue} />

@@ -1,0 +1,31 @@
+using AbleMend.Core.Instruments;
+using AbleMend.Core.Limits;
+
+namespace AbleMend.Server.Instruments;
+
+/// <summary>What the shop's instruments read.</summary>
+/// <param name="Now">The shop's present.</param>
+/// <param name="Instruments">Those that are attached, and those that were, by their identifiers.</param>
+public sealed record InstrumentsView(DateTimeOffset Now, IReadOnlyList<InstrumentView> Instruments);
+
+/// <summary>An instrument with what it read last.</summary>
+/// <param name="Id">Identifier.</param>
+/// <param name="Name">What people call it.</param>
+/// <param name="IsAttached">Whether it is attached now.</param>
+/// <param name="IsSimulated">Whether it is a stand-in that can be told what to show.</param>
+/// <param name="Readings">What it measures.</param>
+/// <param name="LeftAt">When it went, or null.</param>
+public sealed record InstrumentView(string Id, string Name, bool IsAttached, bool IsSimulated, IReadOnlyList<ReadingView> Readings, DateTimeOffset? LeftAt);
+
+/// <summary>What an instrument read last of one thing.</summary>
+/// <param name="What">What is measured.</param>
+/// <param name="Unit">Its unit.</param>
+/// <param name="Step">Smallest step of the display.</param>
+/// <param name="Value">How much; null before it has read any.</param>
+/// <param name="IsStill">Whether it no longer moves.</param>
+/// <param name="At">When it came, by the shop's clock.</param>
+public sealed record ReadingView(Measurand What, string Unit, double Step, double? Value, bool IsStill, DateTimeOffset? At);
+
+/// <summary>What a simulated instrument is told.</summary>
+/// <param name="Words">Such as <c>pour 20</c>.</param>
+public sealed record Doing([property: Size(1, 80)] string Words);

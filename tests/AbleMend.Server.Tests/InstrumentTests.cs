@@ -1,0 +1,241 @@
+using System.Net;
+using System.Net.Http.Json;
+using System.Net.Sockets;
+using System.Text;
+using AbleMend.Core;
+using AbleMend.Core.Cases;
+using AbleMend.Core.Instruments;
+using AbleMend.Core.Running;
+using AbleMend.Server.Instruments;
+using AbleMend.Server.Mends;
+
+namespace AbleMend.Server.Tests;
+
+/// <summary>Instruments on their lines: what they say is shown, what is broken is refused, and what is pulled comes back.</summary>
+public sealed class InstrumentTests : IDisposable
+{
+    private readonly int _port = FreePort();
+    private readonly Shop _shop;
+
+    public InstrumentTests() => _shop = Shop.WithInstruments(_port);
+
+    public void Dispose() => _shop.Dispose();
+
+    [Fact]
+    public async Task An_instrument_that_says_what_it_is_is_shown_with_what_it_reads()
+    {
+        using var scale = await PlugInAsync("hello bench-scale mass:0.1 name=Bench scale");
+        (await scale.HearsAsync()).ShouldBe("ok");
+        await scale.SaysAsync("mass 12.3 ~", "mass 12.4");
+        var seen = await SeenAsync(each => each.Readings.Single().Value == 12.4);
+        (seen.Name, seen.IsAttached, seen.IsSimulated).ShouldBe(("Bench scale", true, false));
+        seen.Readings.Single().ShouldSatisfyAllConditions(
+            each => (each.What, each.Unit, each.Step, each.IsStill).ShouldBe((Measurand.Mass, "g", 0.1, true)), each => each.At.ShouldBe(_shop.Time.GetUtcNow()));
+    }
+
+    [Fact]
+    public async Task A_pulled_cable_is_said_and_one_put_back_takes_its_old_place()
+    {
+        var scale = await PlugInAsync("hello bench-scale mass:0.1");
+        await scale.HearsAsync();
+        scale.Dispose();
+        (await SeenAsync(each => !each.IsAttached)).LeftAt.ShouldBe(_shop.Time.GetUtcNow());
+        using var again = await PlugInAsync("hello bench-scale mass:0.01");
+        (await again.HearsAsync()).ShouldBe("ok");
+        (await SeenAsync(each => each.IsAttached)).Readings.Single().Step.ShouldBe(0.01);
+        // The same once more while the old line still seems open: the new one counts.
+        using var third = await PlugInAsync("hello bench-scale mass:0.1");
+        (await third.HearsAsync()).ShouldBe("ok");
+        (await again.HearsAsync()).ShouldBeNull();
+        await third.SaysAsync("mass 5");
+        (await SeenAsync(each => each.Readings.Single().Value == 5)).IsAttached.ShouldBeTrue();
+    }
+
+    [Theory]
+    [InlineData("mass 12")]
+    [InlineData("GET / HTTP/1.1")]
+    [InlineData("hello Scale mass:0.1")]
+    [InlineData("hello bench-scale mass:-1")]
+    public async Task Who_does_not_say_what_it_is_is_told_why_and_put_off(string line)
+    {
+        using var stranger = await PlugInAsync(line);
+        (await stranger.HearsAsync()).ShouldStartWith("no ");
+        (await stranger.HearsAsync()).ShouldBeNull();
+        (await NowAsync()).Instruments.ShouldBeEmpty();
+    }
+
+    [Fact]
+    public async Task A_broken_line_is_told_and_forgiven_and_a_flood_is_put_off()
+    {
+        using var scale = await PlugInAsync("hello bench-scale mass:0.1");
+        await scale.HearsAsync();
+        await scale.SaysAsync("mass 1,5", "humidity 50", "mass 1.5");
+        (await scale.HearsAsync()).ShouldStartWith("no '1,5' is no number");
+        (await scale.HearsAsync()).ShouldBe("no it did not say that it measures that");
+        await SeenAsync(each => each.Readings.Single().Value == 1.5);
+        await scale.SaysAsync(new string('x', 100_000));
+        (await scale.HearsAsync()).ShouldStartWith("no the line is too long");
+        await SeenAsync(each => !each.IsAttached);
+    }
+
+    // Twenty-two lines of whatever comes: the shop answers as before.
+    [Fact]
+    public async Task Whatever_comes_down_the_lines_the_shop_goes_on()
+    {
+        var luck = new Random(7);
+        for (var round = 0; round < 40; round++)
+        {
+            try
+            {
+                using var line = await PlugInAsync(round % 3 == 0 ? "hello noise mass:0.1" : "");
+                var bytes = new byte[luck.Next(4000)];
+                luck.NextBytes(bytes);
+                await line.RawAsync(bytes);
+            }
+            catch (IOException)
+            {
+                // Put off while it still spoke.
+            }
+        }
+
+        using var scale = await PlugInAsync("hello bench-scale mass:0.1");
+        (await scale.HearsAsync()).ShouldBe("ok");
+    }
+
+    [Fact]
+    public async Task A_scale_is_tared_and_a_real_one_is_told_nothing_else()
+    {
+        using var scale = await PlugInAsync("hello bench-scale mass:0.1");
+        await scale.HearsAsync();
+        (await _shop.SendAsync(HttpMethod.Post, "/api/instruments/bench-scale/tare")).StatusCode.ShouldBe(HttpStatusCode.NoContent);
+        (await scale.HearsAsync()).ShouldBe("tare");
+        (await Shop.ProblemAsync(await _shop.SendAsync(HttpMethod.Post, "/api/instruments/bench-scale/do", new Doing("pour 20")))).Code.ShouldBe("not-simulated");
+        using var simulated = await PlugInAsync("hello stand-in mass:0.1 simulated");
+        await simulated.HearsAsync();
+        await _shop.SendAsync(HttpMethod.Post, "/api/instruments/stand-in/do", new Doing("pour 20"));
+        (await simulated.HearsAsync()).ShouldBe("do pour 20");
+        (await Shop.ProblemAsync(await _shop.SendAsync(HttpMethod.Post, "/api/instruments/stand-in/do", new Doing("pour 20\nbye")))).Field.ShouldBe("words");
+        (await _shop.SendAsync(HttpMethod.Post, "/api/instruments/nobody/tare")).StatusCode.ShouldBe(HttpStatusCode.NotFound);
+    }
+
+    [Fact]
+    public async Task A_screen_is_told_of_a_reading_as_it_comes()
+    {
+        using var scale = await PlugInAsync("hello bench-scale mass:0.1");
+        await scale.HearsAsync();
+        await using var stream = await _shop.Client.GetStreamAsync("/api/instruments/live");
+        using var reader = new StreamReader(stream);
+        (await reader.ReadLineAsync())!.ShouldContain("bench-scale");
+        await scale.SaysAsync("mass 7.7");
+        string? line;
+        do
+        {
+            line = await reader.ReadLineAsync().WaitAsync(TimeSpan.FromSeconds(10));
+        }
+        while (line?.Contains("7.7", StringComparison.Ordinal) != true);
+
+        line.ShouldStartWith("data: ");
+    }
+
+    [Fact]
+    public async Task A_bench_that_is_colder_than_planned_moves_the_windows_of_what_is_under_way_and_is_nobodys_to_take_back()
+    {
+        var ding = Shop.DeckDing();
+        var mend = await _shop.StartAsync(await _shop.OpenMendAsync(ding with { Damages = [ding.Damages[0] with { Choice = new Choice("fill-glass-coat", "epoxy-2to1", "glass-203") }] }));
+        while (mend.Run!.Window is not { } window || window.OpensAt < _shop.Time.GetUtcNow().AddHours(1))
+        {
+            mend = await _shop.HappenedAsync(mend, new Happening(mend.Run.Phase == StepPhase.Waiting ? RunEventKind.Ready : RunEventKind.HandsDone, mend.Run.CurrentStepId));
+        }
+
+        using var probe = await PlugInAsync("hello bench-climate air-temperature:0.1");
+        await probe.HearsAsync();
+        var keeper = _shop.Service<BenchClimate>();
+        (await keeper.KeepAsync(default)).ShouldBe(0, "nothing was read yet");
+        await probe.SaysAsync("air-temperature 20.6");
+        await SeenAsync(each => each.Readings.Single().Value == 20.6);
+        (await keeper.KeepAsync(default)).ShouldBe(0, "less than a degree off what is reckoned with");
+        await probe.SaysAsync("air-temperature 14");
+        await SeenAsync(each => each.Readings.Single().Value == 14);
+        (await keeper.KeepAsync(default)).ShouldBe(1);
+        (await keeper.KeepAsync(default)).ShouldBe(0, "it is reckoned with now");
+        _shop.Time.Advance(TimeSpan.FromMinutes(30));
+        var colder = (await _shop.Client.GetFromJsonAsync<MendView>($"/api/mends/{mend.Id}", OpenJson.Options))!;
+        colder.Events[^1].ShouldSatisfyAllConditions(each => (each.Kind, each.Value, each.Resolution).ShouldBe((RunEventKind.Reading, 14, 0.1), "once, and not at every look"), each => each.IsByItself.ShouldBeTrue());
+        colder.Run!.Window!.OpensAt!.Value.ShouldBeGreaterThan(mend.Run.Window!.OpensAt!.Value);
+        var moved = colder.Run.Window.Moved.ShouldNotBeNull();
+        moved.OpenedAt.ShouldBe(mend.Run.Window.OpensAt.Value);
+        moved.WarmerK.ShouldBe(-6, 0.3);
+        var undone = await _shop.HappenedAsync(colder, new Happening(RunEventKind.Undo));
+        undone.Run!.Window.ShouldBeNull("the tap is taken back, and not the probe's reading");
+    }
+
+    private async Task<InstrumentsView> NowAsync() => (await _shop.Client.GetFromJsonAsync<InstrumentsView>("/api/instruments", OpenJson.Options))!;
+
+    /// <summary>The one instrument, once it is as it should be.</summary>
+    private async Task<InstrumentView> SeenAsync(Func<InstrumentView, bool> so)
+    {
+        for (var i = 0; i < 200; i++)
+        {
+            if ((await NowAsync()).Instruments.FirstOrDefault(so) is { } seen)
+            {
+                return seen;
+            }
+
+            await Task.Delay(25);
+        }
+
+        throw new TimeoutException(string.Join(", ", (await NowAsync()).Instruments));
+    }
+
+    private async Task<Cable> PlugInAsync(string greeting)
+    {
+        var client = new TcpClient();
+        for (var i = 0; ; i++)
+        {
+            try
+            {
+                await client.ConnectAsync(IPAddress.Loopback, _port);
+                break;
+            }
+            catch (SocketException) when (i < 100)
+            {
+                await Task.Delay(25);
+            }
+        }
+
+        var cable = new Cable(client);
+        await cable.SaysAsync(greeting);
+        return cable;
+    }
+
+    private static int FreePort()
+    {
+        using var probe = new TcpListener(IPAddress.Loopback, 0);
+        probe.Start();
+        return ((IPEndPoint)probe.LocalEndpoint).Port;
+    }
+
+    private sealed class Cable(TcpClient client) : IDisposable
+    {
+        private readonly StreamReader _reader = new(client.GetStream());
+
+        public Task SaysAsync(params string[] lines) => RawAsync(Encoding.UTF8.GetBytes(string.Concat(lines.Select(line => $"{line}\n"))));
+
+        public async Task RawAsync(byte[] bytes) => await client.GetStream().WriteAsync(bytes);
+
+        /// <summary>The next line, or null once nobody is at the other end.</summary>
+        public async Task<string?> HearsAsync()
+        {
+            try
+            {
+                return await _reader.ReadLineAsync().WaitAsync(TimeSpan.FromSeconds(10));
+            }
+            catch (IOException)
+            {
+                return null;
+            }
+        }
+
+        public void Dispose() => client.Dispose();
+    }
+}
