@@ -54,6 +54,9 @@ public sealed class Cup
     /// </summary>
     public const double SpreadableShare = 0.6;
 
+    /// <summary>How far the rise of a batch that is left standing is known, either way, in percent. From memory: heat of cure and loss of a cup, each to a tenth.</summary>
+    public const double RiseBandPercent = 15;
+
     private const double MinuteS = 60;
     private const double LongestMin = 24 * 60;
 

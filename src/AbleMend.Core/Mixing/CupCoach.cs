@@ -196,9 +196,12 @@ public static class CupCoach
             IsMore(share) && After(share) is { } much && much.SpreadMin < _order.WorkMin && After(1)!.SpreadMin >= _order.WorkMin
                 ? (Message)$"So much of it sets within {WallMin(much.SpreadMin)}, sooner than it is spread." : null;
 
+        /// <summary>Plans fill a cup up to what it bears, so that a little more is always over: it counts from where even the band of what is known is passed.</summary>
         public Message? TooHot(double share) =>
-            IsMore(share) && After(share) is { } much && much.PeakC > _order.Heat!.Heat.SafePeakC && After(1)!.PeakC <= _order.Heat.Heat.SafePeakC
+            IsMore(share) && After(share) is { } much && much.PeakC > HottestC && After(1)!.PeakC <= HottestC
                 ? (Message)$"So much of it gets hotter in the cup than it stands: {Celsius(much.PeakC)}." : null;
+
+        private double HottestC => _airC + ((_order.Heat!.Heat.SafePeakC - _airC) * (1 + (Cup.RiseBandPercent / 100)));
 
         private static bool IsMore(double share) => share > 1 + (NearEnoughPercent / 100);
 

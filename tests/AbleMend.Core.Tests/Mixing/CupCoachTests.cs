@@ -56,7 +56,7 @@ public class CupCoachTests
         var mended = Advise(TwoToOne(), In(MixPart.Resin, 23), In(MixPart.Hardener, 12), In(MixPart.Resin, 5.4));
         (mended.Turn, mended.Next).ShouldBe((CupTurn.Stir, null));
         mended.Says[0].ToString().ShouldContain("More is in than planned");
-        Advise(TwoToOne(safePeakC: 104), In(MixPart.Resin, 23), In(MixPart.Hardener, 12)).Says[1].ToString().ShouldContain("flat into a tray", customMessage: "heat alone loses no mix");
+        Advise(TwoToOne(safePeakC: 93), In(MixPart.Resin, 23), In(MixPart.Hardener, 12)).Says[1].ToString().ShouldContain("flat into a tray", customMessage: "heat alone loses no mix");
         mended.SpreadMin!.Value.ShouldBeLessThan(Advise(TwoToOne(), In(MixPart.Resin, 23), In(MixPart.Hardener, 9.7)).SpreadMin!.Value, "a larger cup is a quicker one");
     }
 
@@ -90,7 +90,7 @@ public class CupCoachTests
         var quick = Advise(TwoToOne(holdsMl: null, workMin: planned - 1), In(MixPart.Resin, 60));
         (quick.Turn, quick.Next).ShouldBe((CupTurn.TakeOut, MixPart.Resin));
         quick.Says.Single().ToString().ShouldContain("sooner than it is spread");
-        var large = Advise(TwoToOne(holdsMl: null, safePeakC: 120), In(MixPart.Resin, 400));
+        var large = Advise(TwoToOne(holdsMl: null, safePeakC: 110), In(MixPart.Resin, 400));
         large.Turn.ShouldBe(CupTurn.TakeOut);
         large.Says.Single().ToString().ShouldContain("hotter");
     }

@@ -21,16 +21,19 @@ const stirS = 60;
 /** Two steps of the display: from there on it is being poured, and not a breath on the pan. */
 const stepsOfABreath = 2;
 
+/** Whether this page measures by a scale that stands by: who put it aside for one cup does not want it back at the next. */
+const wanted = { scale: true };
+
 /** Measures a cup in, part by part: what is poured moves the mark of what comes next. */
 export function CupCoach({ cup, desk, isSpread }: { cup: Cup; desk: MendDesk; isSpread: boolean }) {
   const scale = useReading('mass');
-  const [byScale, setByScale] = useState(true);
+  const [byScale, setByScale] = useState(wanted.scale);
   const onScale = byScale && scale?.instrument.isAttached === true;
   return (
     <section aria-label={say`Cup`} className="border-2 border-ink bg-sheet p-3">
       <header className="flex flex-wrap items-baseline justify-between gap-x-4">
         <h3 className="text-2xl">{cup.of > 1 ? say`Cup ${cup.number} of ${cup.of}` : say`Cup`}</h3>
-        <ScaleLine scale={scale} on={onScale} setOn={setByScale} />
+        <ScaleLine scale={scale} on={onScale} setOn={(on) => setByScale((wanted.scale = on))} />
       </header>
       <Parts cup={cup} desk={desk} stepG={onScale ? scale.step : null} />
       <Says cup={cup} />
@@ -102,14 +105,19 @@ function Says({ cup }: { cup: Cup }) {
       ) : null}
       {cup.offPercent !== null ? (
         <p className="text-lg">
-          {cup.bandPercent === null
-            ? say`Ratio off by ${cup.offPercent.toFixed(1)} %`
-            : say`Ratio off by ${cup.offPercent.toFixed(1)} %, known to ${cup.bandPercent.toFixed(1)} %`}
+          {ratioWords(cup.offPercent, cup.bandPercent)}
           {cup.setsAt && Date.parse(cup.setsAt) > now ? `. ${say`Spread it within ${countdown(Date.parse(cup.setsAt) - now)}`}` : null}
         </p>
       ) : null}
     </div>
   );
+}
+
+/** How far hardener or catalyst is off its share, and how well that is known. */
+function ratioWords(off: number, band: number | null): string {
+  const much = Math.abs(off).toFixed(1);
+  const way = much === '0.0' ? say`The ratio is right` : off > 0 ? say`Hardener over by ${much} %` : say`Hardener short by ${much} %`;
+  return band === null ? way : say`${way}, known to ${band.toFixed(1)} %`;
 }
 
 /** One part on its way in, or some of it on its way out. */
@@ -150,7 +158,7 @@ function Pouring({ cup, desk, scale }: { cup: Cup; desk: MendDesk; scale: Live |
           {out ? say`${weighed(live ?? 0, scale.step, units)} is out` : say`${weighed(Math.max(0, live ?? 0), scale.step, units)} is in`}
         </Keyed>
       ) : (
-        <ByHandAmount key={cup.change} hand={hand} wanted={cup.change} busy={desk.busy} out={out} onKeep={(amount) => keep(amount, false)} />
+        <ByHandAmount key={cup.change} hand={hand} aim={cup.change} busy={desk.busy} out={out} onKeep={(amount) => keep(amount, false)} />
       )}
     </div>
   );
@@ -180,12 +188,12 @@ function OnThePan({ pan, live, change, scale }: { pan: Pan; live: number | null;
 }
 
 /** By lines, drops or strokes: what was aimed at, or what it became. */
-function ByHandAmount({ hand, wanted, busy, out, onKeep }: { hand: ByHand; wanted: number; busy: boolean; out: boolean; onKeep: (amount: number) => void }) {
+function ByHandAmount({ hand, aim, busy, out, onKeep }: { hand: ByHand; aim: number; busy: boolean; out: boolean; onKeep: (amount: number) => void }) {
   const { units } = useUnits();
   const [other, setOther] = useState('');
   const number = Number(other.replace(',', '.'));
   const ready = other.trim() !== '' && Number.isFinite(number) && number > 0;
-  const aimed = measure(wanted * hand.factor, hand.unit, hand.decimals, units);
+  const aimed = measure(aim * hand.factor, hand.unit, hand.decimals, units);
   return (
     <form
       className="flex w-full flex-wrap items-end gap-3"
@@ -194,7 +202,7 @@ function ByHandAmount({ hand, wanted, busy, out, onKeep }: { hand: ByHand; wante
         if (ready) onKeep(number / hand.factor);
       }}
     >
-      <Keyed look="main" disabled={busy} onClick={() => onKeep(wanted)} className="min-h-20 min-w-56 flex-1 text-2xl">
+      <Keyed look="main" disabled={busy} onClick={() => onKeep(aim)} className="min-h-20 min-w-56 flex-1 text-2xl">
         {out ? say`${aimed} is out` : say`${aimed} is in`}
       </Keyed>
       <label>

@@ -9,9 +9,6 @@ namespace AbleMend.Core.Methods.Steps;
 /// <summary>How a batch is split into cups, how long each may be spread, and how hot it gets that is left standing.</summary>
 internal sealed class CupHeat
 {
-    /// <summary>How far the rise of a batch that is left standing is known, either way. From memory: heat of cure and loss of a cup, each to a tenth.</summary>
-    private const double RiseBandPercent = 15;
-
     /// <summary>Too hot to hold, in °C. From memory.</summary>
     private const double TooHotToHoldC = 60;
 
@@ -101,12 +98,12 @@ internal sealed class CupHeat
         return spread;
     }
 
-    private static Message PeakRule => $"The same heat balance, past gel to its peak, to ten degrees; its rise is known to {Percent(RiseBandPercent)}";
+    private static Message PeakRule => $"The same heat balance, past gel to its peak, to ten degrees; its rise is known to {Percent(Cup.RiseBandPercent)}";
 
     private Temperature Peak(int side, Figure<Mass> each, Derived<CupResult> run)
     {
         _ = each.Value;
-        return Celsius(Math.Round((_air.C + ((run.Value.PeakC - _air.C) * (1 + (side * RiseBandPercent / 100)))) / 10) * 10);
+        return Celsius(Math.Round((_air.C + ((run.Value.PeakC - _air.C) * (1 + (side * Cup.RiseBandPercent / 100)))) / 10) * 10);
     }
 
     /// <value>What is said of resin that sets faster than a hand spreads it.</value>

@@ -1,0 +1,161 @@
+import { expect, test, type Page } from '@playwright/test';
+import { spawn, type ChildProcess } from 'node:child_process';
+import { resolve } from 'node:path';
+import { freePort, ShopServer } from './server.ts';
+
+const server = new ShopServer();
+const devices = resolve(import.meta.dirname, '../../artifacts/devices');
+const clock = '2026-05-06T09:00:00Z';
+let standIns: ChildProcess;
+
+test.beforeAll(async () => {
+  const port = await freePort();
+  await server.start({ clock, env: { AbleMend__Instruments: String(port) } });
+  standIns = spawn('dotnet', ['able-mend-devices.dll', '--to', `127.0.0.1:${port}`, '--seed', '4', '--only', 'bench-scale', 'test-gauge'], {
+    cwd: devices,
+    stdio: 'ignore',
+  });
+});
+test.afterAll(async () => {
+  standIns.kill('SIGKILL');
+  await server.dispose();
+});
+
+interface Told {
+  id: number;
+  version: number;
+  events: { kind: string; text: string | null; value: number | null; resolution: number | null }[];
+  plan: { steps: { id: string; proof: string | null }[] };
+  run: { currentStepId: string; phase: string; useBy: string | null } | null;
+}
+
+const json = { 'Content-Type': 'application/json' };
+const told = async (answer: Response) => {
+  expect(answer.ok, await answer.clone().text()).toBe(true);
+  return (await answer.json()) as Told;
+};
+const tell = (id: string, words: string) => fetch(`${server.url}/api/instruments/${id}/do`, { method: 'POST', headers: json, body: JSON.stringify({ words }) });
+const mendOf = async (id: number) => told(await fetch(`${server.url}/api/mends/${id}`));
+
+/** A worked case, started, and gone on with by touch alone until a step is next. */
+async function come(worked: string, step: string): Promise<number> {
+  const post = (path: string, version: number, body?: unknown) =>
+    fetch(`${server.url}${path}`, {
+      method: 'POST',
+      headers: { ...json, 'If-Match': String(version) },
+      body: body === undefined ? undefined : JSON.stringify(body),
+    });
+  let mend = await told(await fetch(`${server.url}/api/gallery/${worked}`, { method: 'POST', headers: json, body: '{}' }));
+  mend = await told(await post(`/api/mends/${mend.id}/start`, mend.version));
+  while (mend.run!.currentStepId !== step || mend.run!.phase !== 'next') {
+    const stepId = mend.run!.currentStepId;
+    const isTest = mend.plan.steps.find((each) => each.id === stepId)!.proof !== null;
+    const happened = mend.run!.phase === 'waiting' ? { kind: 'ready' } : isTest ? { kind: 'proof', passed: true } : { kind: 'hands-done' };
+    mend = await told(await post(`/api/mends/${mend.id}/events`, mend.version, { ...happened, stepId }));
+  }
+  return mend.id;
+}
+
+/** The instruments find their way to the shop by themselves. */
+const attached = (id: string, is = true) =>
+  expect
+    .poll(
+      async () => {
+        const { instruments } = (await (await fetch(`${server.url}/api/instruments`)).json()) as { instruments: { id: string; isAttached: boolean }[] };
+        return instruments.find((each) => each.id === id)?.isAttached;
+      },
+      { timeout: 20_000 },
+    )
+    .toBe(is);
+
+const isIn = (page: Page) => page.getByRole('button', { name: /is in/ });
+
+/** Pours on the simulated pan, waits until it stands still at about that, and says that it is in. */
+async function pour(page: Page, grams: number): Promise<void> {
+  await tell('bench-scale', `pour ${grams}`);
+  await expect.poll(async () => Number(/^([\d.]+)/.exec(await isIn(page).innerText())?.[1]), { timeout: 30_000 }).toBeGreaterThan(grams - 0.8);
+  await expect(isIn(page)).toBeEnabled();
+  await isIn(page).click();
+}
+
+test('a cup is poured by the scale: too much hardener is put right, the clock runs from its first gram, and the record says what went in', async ({ page }) => {
+  await attached('bench-scale');
+  const id = await come('fin-box-surround', 'glass-mix');
+  await page.goto(`${server.url}/mends/${id}/mend`);
+  const cup = page.getByRole('region', { name: 'Cup' });
+  await tell('bench-scale', 'clear');
+  await tell('bench-scale', 'put 9');
+  await cup.getByRole('button', { name: /empty cup is on the scale/ }).click();
+  await pour(page, 25);
+  // 25 g of resin for 23: the hardener goes up with it, 9.7 to 10.5.
+  await expect(cup.getByText('Pour: Hardener (B)')).toBeVisible();
+  expect(Number(/([\d.]+) g/.exec(await cup.locator('p.numeral').first().innerText())![1])).toBeCloseTo(10.5, 0);
+  await pour(page, 14);
+  await expect(cup.getByText(/The hardener is .* over/)).toBeVisible();
+  await expect(cup.getByText('Pour more: Resin (A)')).toBeVisible();
+  await pour(page, 8.2);
+  await expect(cup.getByText(/Stir slowly|Scrape/)).toBeVisible();
+  await expect(page.getByText('In the cup: use within')).toBeVisible();
+  await cup.getByRole('button', { name: /^Mixed/ }).click();
+  await expect(page.getByRole('heading', { level: 2, name: 'Lay the patches' })).toBeVisible();
+
+  const mend = await mendOf(id);
+  const poured = mend.events.filter((event) => event.kind === 'poured');
+  expect(poured.map((event) => event.text)).toEqual(['resin', 'hardener', 'resin']);
+  expect(poured.every((event) => event.resolution === 0.1)).toBe(true);
+  expect(poured[1]!.value).toBeGreaterThan(13);
+  expect(mend.run!.useBy, 'a larger cup is a quicker one').not.toBeNull();
+});
+
+test('what is too much for the cup is taken out again before it sets, and thrown out after', async ({ page }) => {
+  const id = await come('fin-box-surround', 'glass-mix');
+  await page.goto(`${server.url}/mends/${id}/mend`);
+  const cup = page.getByRole('region', { name: 'Cup' });
+  // By hand, although a scale stands by.
+  await attached('bench-scale');
+  await cup.getByRole('checkbox', { name: /By Bench scale/ }).uncheck();
+  const became = async (amount: string) => {
+    await cup.getByRole('textbox', { name: /It became/ }).fill(amount);
+    await cup.getByRole('button', { name: 'Save that' }).click();
+  };
+  await became('55');
+  await expect(cup.getByText('Too much.')).toBeVisible();
+  await expect(cup.getByText('Take out again: Resin (A)')).toBeVisible();
+  await cup.getByRole('button', { name: /is out/ }).click();
+  await expect(cup.getByText('Pour: Hardener (B)')).toBeVisible();
+  await became('45');
+  await expect(cup.getByText('Lost.')).toBeVisible();
+  await cup.getByRole('button', { name: /thrown out/ }).click();
+  await expect(cup.getByText('Pour: Resin (A)')).toBeVisible();
+  await expect(page.getByText('In the cup: use within')).toBeHidden();
+  await isIn(page).click();
+  await isIn(page).click();
+  await expect(cup.getByText('The ratio is right, known to 4.5 %')).toBeVisible();
+  expect((await mendOf(id)).events.slice(-4).map((event) => event.kind)).toEqual(['poured', 'thrown-out', 'poured', 'poured']);
+});
+
+test('a pulled cable is said on the page and mended by itself', async ({ page }) => {
+  await attached('bench-scale');
+  const id = await come('fin-box-surround', 'glass-mix');
+  await page.goto(`${server.url}/mends/${id}/mend`);
+  const cup = page.getByRole('region', { name: 'Cup' });
+  await expect(cup.getByRole('checkbox', { name: /By Bench scale/ })).toBeChecked();
+  await tell('bench-scale', 'unplug 3');
+  await expect(
+    page.getByText('Bench scale is not attached: measure by hand.').or(page.getByRole('button', { name: 'Measure it in, part by part' })),
+  ).toBeVisible();
+  await expect(cup.getByRole('checkbox', { name: /By Bench scale/ })).toBeChecked({ timeout: 15_000 });
+});
+
+test('a gauge fills in the readings of a hold test', async ({ page }) => {
+  await attached('test-gauge');
+  await tell('test-gauge', 'inflate 100');
+  const id = await come('inflatable-board-seam-leak', 'watch');
+  await page.goto(`${server.url}/mends/${id}/mend`);
+  await page.keyboard.press('d');
+  await page.getByRole('button', { name: 'Save reading' }).first().click();
+  await expect(page.getByText(/Readings: 1/)).toBeVisible();
+  const { events } = await mendOf(id);
+  expect(events.at(-1)).toMatchObject({ kind: 'pressure', resolution: 0.1 });
+  expect(events.at(-1)!.value).toBeGreaterThan(90);
+});
