@@ -57,6 +57,9 @@ public sealed class MendRow
     /// <value>The plan that the run started from, in the open format and packed; null for a draft.</value>
     public byte[]? PlanPacked { get; set; }
 
+    /// <value>How often the plan of what is under way was written anew, because a remedy joined it.</value>
+    public int PlanEdition { get; set; }
+
     /// <value>When it was opened.</value>
     public DateTimeOffset CreatedAt { get; set; }
 

@@ -12,7 +12,7 @@ public sealed class DirectionTests
         "Quantities", "Words", "Limits", "Figures",
         "Gear", "Looking", "Materials",
         "Curing", "Mixing", "Patching", "Preparing", "Finishing", "Clamping", "Safety", "Proving", "Timing", "Instruments",
-        "Catalogue", "Cases", "Triage", "Matching", "Methods", "HandingBack", "Plans", "Running", "Stock", "Worth", "Intake", "Days",
+        "Catalogue", "Cases", "Triage", "Matching", "Methods", "HandingBack", "Plans", "Rescuing", "Running", "Stock", "Worth", "Intake", "Days",
     ];
 
     public static TheoryData<string> Rooms => [.. Order];

@@ -19,6 +19,7 @@ internal static partial class CatalogueChecks
         .. CheckSchools(data, methods),
         .. CheckLookTests(data),
         .. CheckAftercare(data, methods),
+        .. CheckMishaps(data, methods),
     ];
 
     /// <summary>The words of a vocabulary.</summary>
@@ -239,6 +240,32 @@ internal static partial class CatalogueChecks
         foreach (var twice in data.Aftercare.GroupBy(line => line.Text).Where(group => group.Count() > 1))
         {
             checks.Demand(false, twice.Last().Id, $"It says the same as '{twice.First().Id}'.", "Keep one of them, and widen whom it is for.");
+        }
+
+        return checks.Faults;
+    }
+
+    private static IReadOnlyList<CatalogueFault> CheckMishaps(CatalogueData data, KnownMethods methods)
+    {
+        var checks = new EntryChecks("mishaps.json");
+        checks.Identifiers(data.Mishaps, mishap => mishap.Id);
+        foreach (var mishap in data.Mishaps)
+        {
+            checks.Limits(mishap, mishap.Id);
+            checks.Known(mishap.Stages, mishap.Id, "stage", methods.Stages);
+            checks.Known(mishap.Methods, mishap.Id, "method", methods.Methods);
+            checks.Known(mishap.Proofs, mishap.Id, "test", [.. Proving.ProofTest.All.Keys]);
+            checks.Demand(mishap.Causes.Count > 0, mishap.Id, "Nothing is behind it.", "Give it at least one cause.");
+            checks.Identifiers(mishap.Causes, cause => cause.Id);
+            foreach (var cause in mishap.Causes)
+            {
+                checks.Demand(cause.Steps.Count > 0, $"{mishap.Id}, {cause.Id}", "Nothing is done about it.", "Give it at least one step.");
+                foreach (var step in cause.Steps)
+                {
+                    checks.Known(step.Cautions, $"{mishap.Id}, {cause.Id}", "caution", [.. data.Cautions.Select(caution => caution.Id)]);
+                    checks.Demand(step.WaitMin is null == step.Check is null, $"{mishap.Id}, {cause.Id}", "A wait has no check, or a check no wait.", "Give both or neither.");
+                }
+            }
         }
 
         return checks.Faults;

@@ -16,6 +16,7 @@ namespace AbleMend.Core.Catalogue;
 /// <param name="Schools">Questions on which practitioners disagree.</param>
 /// <param name="LookTests">Ways of finding what leaks or hides.</param>
 /// <param name="Aftercare">What to watch once an item is back in use.</param>
+/// <param name="Mishaps">What goes wrong at the bench, and what then.</param>
 internal sealed record CatalogueData(
     Vocabulary Vocabulary,
     IReadOnlyList<Substance> Substances,
@@ -26,4 +27,5 @@ internal sealed record CatalogueData(
     IReadOnlyList<Caution> Cautions,
     IReadOnlyList<School> Schools,
     IReadOnlyList<LookTest> LookTests,
-    IReadOnlyList<AftercareLine> Aftercare);
+    IReadOnlyList<AftercareLine> Aftercare,
+    IReadOnlyList<Mishap> Mishaps);

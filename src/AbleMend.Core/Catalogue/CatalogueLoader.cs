@@ -14,7 +14,7 @@ public static class CatalogueLoader
 
     /// <value>The files of a catalogue, without their ending.</value>
     public static IReadOnlyList<string> Files { get; } =
-        ["vocabulary", "substances", "constructions", "materials", "rules", "triage", "cautions", "schools", "look-tests", "aftercare"];
+        ["vocabulary", "substances", "constructions", "materials", "rules", "triage", "cautions", "schools", "look-tests", "aftercare", "mishaps"];
 
     /// <summary>Loads the shipped catalogue.</summary>
     /// <param name="methods">What ways of mending there are.</param>
@@ -48,12 +48,13 @@ public static class CatalogueLoader
         var schools = ReadEntries<School>(read, "schools", faults);
         var lookTests = ReadEntries<LookTest>(read, "look-tests", faults);
         var aftercare = ReadEntries<AftercareLine>(read, "aftercare", faults);
+        var mishaps = ReadEntries<Mishap>(read, "mishaps", faults);
         if (vocabulary is null)
         {
             throw new CatalogueException(faults);
         }
 
-        var data = new CatalogueData(vocabulary, substances, constructions, materials, rules, triage, cautions, schools, lookTests, aftercare);
+        var data = new CatalogueData(vocabulary, substances, constructions, materials, rules, triage, cautions, schools, lookTests, aftercare, mishaps);
         faults.AddRange(CatalogueChecks.Check(data, methods));
         return faults.Count > 0 ? throw new CatalogueException(faults) : new MendCatalogue(Version, data);
     }

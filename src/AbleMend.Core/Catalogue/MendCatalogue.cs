@@ -87,6 +87,9 @@ public sealed class MendCatalogue
     /// <value>What to watch once an item is back in use, in the order in which it is said.</value>
     public IReadOnlyList<AftercareLine> Aftercare => _data.Aftercare;
 
+    /// <value>What goes wrong at the bench, and what then.</value>
+    public IReadOnlyList<Mishap> Mishaps => _data.Mishaps;
+
     /// <summary>This catalogue with a shop's own products beside its materials; a product of a known identifier takes the place of that material.</summary>
     /// <param name="products">Products, as their labels describe them.</param>
     /// <exception cref="CatalogueException">A product does not hang together; the message names it.</exception>

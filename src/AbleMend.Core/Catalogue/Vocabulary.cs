@@ -21,7 +21,8 @@ public sealed record Vocabulary(IReadOnlyList<Term> Chemistries, IReadOnlyList<T
 /// <param name="Schools">Identifiers of the questions that methods ask.</param>
 /// <param name="Tools">Tools that methods need.</param>
 /// <param name="Kinds">Kinds of damage that methods are for.</param>
-public sealed record KnownMethods(FrozenSet<string> Methods, FrozenSet<string> Schools, FrozenSet<string> Tools, FrozenSet<DamageKind> Kinds);
+/// <param name="Stages">Stages that their steps belong to.</param>
+public sealed record KnownMethods(FrozenSet<string> Methods, FrozenSet<string> Schools, FrozenSet<string> Tools, FrozenSet<DamageKind> Kinds, FrozenSet<string> Stages);
 
 /// <summary>A fault in the catalogue's data.</summary>
 /// <param name="File">File that it is in.</param>

@@ -9,7 +9,7 @@ public static class AllMethods
     /// <value>What the catalogue has to know of them.</value>
     public static KnownMethods Known => new(
         List.Select(method => method.Id).ToFrozenSet(), List.SelectMany(method => method.Schools).ToFrozenSet(), List.SelectMany(method => method.Needs).ToFrozenSet(),
-        List.SelectMany(method => method.Kinds).ToFrozenSet());
+        List.SelectMany(method => method.Kinds).ToFrozenSet(), Enum.GetValues<Stage>().Select(Kebab<Stage>.Id).ToFrozenSet());
 
     /// <value>The methods.</value>
     public static IReadOnlyList<IMendMethod> List { get; } =

@@ -40,6 +40,18 @@ internal sealed class CupsInHand(RepairPlan plan, MeasuringDevice device, IReadO
             advice.OffPercent, advice.BandPercent, Began(order, pours)?.AddMinutes(advice.SpreadMin ?? mix.UseWithinMin ?? 0), [.. advice.Says.Select(each => each.Told())]);
     }
 
+    /// <summary>Every cup that something was poured into.</summary>
+    public IEnumerable<PouredCup> Poured() =>
+        from mix in plan.Steps
+        let ordered = OrderOf(mix)
+        where ordered is not null
+        from pours in CupsOf(mix)
+        where pours.Count > 0
+        let advice = CupCoach.Advise(ordered.Value.Order, pours, AirAt(pours))
+        let sets = ordered.Value.Order.Parts.FirstOrDefault(part => part.Sets)
+        let resin = ordered.Value.Order.Parts.First(part => part.Part == MixPart.Resin)
+        select new PouredCup(advice.OffPercent is { } off && sets is not null && (off > sets.MorePercent || off < -sets.LessPercent), pours.Where(pour => pour.Part == MixPart.Resin).Sum(pour => pour.Amount) / resin.Planned);
+
     /// <summary>When the newest cup of a mix that has begun to set can no longer be spread; null where nobody said what was poured.</summary>
     public DateTimeOffset? SetsAt(PlanStep mix) =>
         mix.UseWithinMin is { } planned && OrderOf(mix) is var (order, _) && CupsOf(mix).LastOrDefault(pours => Began(order, pours) is not null) is { } pours
@@ -159,3 +171,8 @@ internal sealed class CupsInHand(RepairPlan plan, MeasuringDevice device, IReadO
     private static DateTimeOffset? Began(CupOrder order, IReadOnlyList<CupPour> pours) =>
         order.Parts.FirstOrDefault(part => part.Sets) is { } sets ? pours.FirstOrDefault(pour => pour.Part == sets.Part && pour.Amount > 0)?.At : null;
 }
+
+/// <summary>A cup that was poured.</summary>
+/// <param name="IsOffItsRatio">Whether its ratio is outside what sets well.</param>
+/// <param name="Share">How much of what was planned it holds.</param>
+internal sealed record PouredCup(bool IsOffItsRatio, double Share);

@@ -5,6 +5,7 @@ using AbleMend.Core.Curing;
 using AbleMend.Core.Limits;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Proving;
+using AbleMend.Core.Rescuing;
 using AbleMend.Core.Words;
 
 namespace AbleMend.Core.Running;
@@ -61,6 +62,7 @@ public sealed record Happening(
         [RunEventKind.Poured] = ["stepId", "text", "value", "resolution"],
         [RunEventKind.Stirred] = ["stepId"],
         [RunEventKind.ThrownOut] = ["stepId"],
+        [RunEventKind.Mishap] = ["stepId", "text"],
         [RunEventKind.Note] = ["stepId", "text"],
         [RunEventKind.Reading] = ["value", "resolution"],
         [RunEventKind.Pressure] = ["stepId", "value", "airC", "barometerKpa", "resolution"],
@@ -142,7 +144,10 @@ public sealed record Mend(RepairCase Case, RepairPlan? Plan, MendStatus Status, 
             : Refuse("mended-here", "The verdict does not send this one on.", "Mend it, or change what was seen.");
 
     /// <summary>Keeps something that happened: the newest of <see cref="Events"/>, a test judged by its own limit and not by what was said.</summary>
-    public Outcome<Mend> Keep(Happening happening, DateTimeOffset now)
+    /// <param name="happening">What happened.</param>
+    /// <param name="now">The present.</param>
+    /// <param name="catalogue">What is known of mishaps; null where none is told.</param>
+    public Outcome<Mend> Keep(Happening happening, DateTimeOffset now, MendCatalogue? catalogue = null)
     {
         if (Plan is not { } plan || Status is MendStatus.Draft or MendStatus.SentOn)
         {
@@ -161,7 +166,13 @@ public sealed record Mend(RepairCase Case, RepairPlan? Plan, MendStatus Status, 
             return Outcome<Mend>.Failed(refused);
         }
 
-        var kept = this with { Events = [.. Events, next.Kind == RunEventKind.Proof ? next with { Passed = Passes(plan, next) } : next] };
+        var cause = next.Kind == RunEventKind.Mishap && catalogue is not null ? Mishaps.Find(this, state, next, catalogue) : null;
+        if (next.Kind == RunEventKind.Mishap && cause is null)
+        {
+            return Refuse("unknown-id", "text", $"Nothing called '{next.Text ?? "":as-is}' goes wrong at this step.", "Pick one of those that are offered there.");
+        }
+
+        var kept = this with { Plan = Mishaps.PlanAfter(this, state, next, cause), Events = [.. Events, next.Kind == RunEventKind.Proof ? next with { Passed = Passes(plan, next) } : next] };
         var handedBack = kept.StateAt(now).HandedBackAt;
         return Outcome<Mend>.Of(kept with { Status = handedBack is null ? MendStatus.Running : MendStatus.HandedBack, ClosedAt = handedBack });
     }
@@ -204,5 +215,14 @@ public sealed record Mend(RepairCase Case, RepairPlan? Plan, MendStatus Status, 
         return ProofTest.All[test.Proof!].Passes(result.Value, result.Passed == true, Run.LimitOf(plan, test));
     }
 
-    private static Outcome<Mend> Refuse(string code, Message what, Message remedy) => Outcome<Mend>.Failed(new Problem(code, "", what, remedy));
+    /// <summary>What can go wrong at a step, for who looks for what went wrong; empty where that step is not in hand.</summary>
+    /// <param name="stepId">The step.</param>
+    /// <param name="catalogue">What is known of mishaps, the shop's own products beside it.</param>
+    /// <param name="now">The present.</param>
+    public IReadOnlyList<OfferedMishap> MishapsAt(string stepId, MendCatalogue catalogue, DateTimeOffset now) =>
+        Plan is { } plan && StartedAt is not null && StateAt(now) is var state && Mishaps.At(this, state, stepId, catalogue, now) is { } at ? RescueDesk.Offer(plan, at, catalogue) : [];
+
+    private static Outcome<Mend> Refuse(string code, Message what, Message remedy) => Refuse(code, "", what, remedy);
+
+    private static Outcome<Mend> Refuse(string code, string field, Message what, Message remedy) => Outcome<Mend>.Failed(new Problem(code, field, what, remedy));
 }

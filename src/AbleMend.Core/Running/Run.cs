@@ -3,6 +3,7 @@ using AbleMend.Core.Curing;
 using AbleMend.Core.Methods;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Proving;
+using AbleMend.Core.Rescuing;
 using AbleMend.Core.Timing;
 using AbleMend.Core.Words;
 using static AbleMend.Core.Quantities.Measures;
@@ -142,7 +143,7 @@ public static class Run
                 new Problem("bad-place", "text", "The place is empty or longer than 120 characters.", "Say where in a few words."),
             RunEventKind.HandBack when state.CurrentStepId is not null => Wrong("Steps are still open."),
             RunEventKind.Undo when !state.CanUndo => Wrong("There is nothing to undo."),
-            RunEventKind.Begin or RunEventKind.HandsDone or RunEventKind.Ready or RunEventKind.NotYet when front is null =>
+            RunEventKind.Begin or RunEventKind.HandsDone or RunEventKind.Ready or RunEventKind.NotYet or RunEventKind.Mishap when front is null =>
                 new Problem("not-this-step", "stepId", "Another step is current.", "Reload the mend: it went on elsewhere."),
             _ => null,
         };
@@ -228,13 +229,29 @@ public static class Run
 
                 break;
             case RunEventKind.Redo:
-                // A test of the whole item tests what is done again as well.
-                foreach (var later in plan.Steps.SkipWhile(one => one.Id != each.StepId).Where(one => one.Damage == step.Damage || (one.Stage == Stage.Prove && one.Timing.IsFor(step.Damage))))
+                DoAgainFrom(plan, steps, step, each.At);
+                break;
+            case RunEventKind.Mishap when plan.Steps.FirstOrDefault(one => RescueDesk.IsOf(one.Id, each.Number)) is { } first:
+                // The remedy takes the place of the wait that it stands after; else what stands after it is done again.
+                if (plan.Steps.TakeWhile(one => one != first).Contains(step))
                 {
-                    steps[later.Id] = new Progress { NotBefore = each.At };
+                    progress.DoneAt = each.At;
+                }
+                else
+                {
+                    DoAgainFrom(plan, steps, first, each.At);
                 }
 
                 break;
+        }
+    }
+
+    /// <summary>A step and what follows it are done again; a test of the whole item tests that as well.</summary>
+    private static void DoAgainFrom(RepairPlan plan, Dictionary<string, Progress> steps, PlanStep step, DateTimeOffset at)
+    {
+        foreach (var later in plan.Steps.SkipWhile(one => one.Id != step.Id).Where(one => one.Damage == step.Damage || (one.Stage == Stage.Prove && one.Timing.IsFor(step.Damage))))
+        {
+            steps[later.Id] = new Progress { NotBefore = at };
         }
     }
 

@@ -33,6 +33,9 @@ public enum RunEventKind
     /// <summary>What is in the cup was thrown out.</summary>
     ThrownOut,
 
+    /// <summary>Something went wrong, and what it was: the remedy's steps join the plan.</summary>
+    Mishap,
+
     /// <summary>A note.</summary>
     Note,
 
@@ -57,7 +60,7 @@ public enum RunEventKind
 /// <param name="At">When it happened, UTC: by the device that it was told to.</param>
 /// <param name="Kind">What.</param>
 /// <param name="StepId">Step that it concerns; null for notes, readings, undo and hand-back.</param>
-/// <param name="Text">Words of a note, the place of a find, the part that was poured, or what to watch on hand-back.</param>
+/// <param name="Text">Words of a note, the place of a find, the part that was poured, what went wrong, or what to watch on hand-back.</param>
 /// <param name="Value">Temperature in °C of a reading, gauge pressure in kPa of a hold test, what was poured in g or mL, or the measure of a test.</param>
 /// <param name="Passed">Whether a test passed.</param>
 /// <param name="AirC">Air temperature in °C at a reading of a hold test; null takes the bench.</param>

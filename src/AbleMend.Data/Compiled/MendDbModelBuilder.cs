@@ -13,7 +13,7 @@ namespace AbleMend.Data.Compiled
     public partial class MendDbModel
     {
         private MendDbModel()
-            : base(skipDetectChanges: false, modelId: new Guid("bde54d29-307c-4c94-91b6-92335fbcbdbe"), entityTypeCount: 10)
+            : base(skipDetectChanges: false, modelId: new Guid("ed10dad1-fa42-4e9e-a881-8349e1cef43e"), entityTypeCount: 10)
         {
         }
 

@@ -21,7 +21,7 @@ namespace AbleMend.Data.Compiled
                 "AbleMend.Data.MendRow",
                 typeof(MendRow),
                 baseEntityType,
-                propertyCount: 17,
+                propertyCount: 18,
                 navigationCount: 3,
                 foreignKeyCount: 2,
                 unnamedIndexCount: 5,
@@ -103,6 +103,13 @@ namespace AbleMend.Data.Compiled
                 propertyInfo: typeof(MendRow).GetProperty("LogJson", BindingFlags.Public | BindingFlags.Instance | BindingFlags.DeclaredOnly),
                 fieldInfo: typeof(MendRow).GetField("<LogJson>k__BackingField", BindingFlags.NonPublic | BindingFlags.Instance | BindingFlags.DeclaredOnly),
                 nullable: true);
+
+            var planEdition = runtimeEntityType.AddProperty(
+                "PlanEdition",
+                typeof(int),
+                propertyInfo: typeof(MendRow).GetProperty("PlanEdition", BindingFlags.Public | BindingFlags.Instance | BindingFlags.DeclaredOnly),
+                fieldInfo: typeof(MendRow).GetField("<PlanEdition>k__BackingField", BindingFlags.NonPublic | BindingFlags.Instance | BindingFlags.DeclaredOnly),
+                sentinel: 0);
 
             var planPacked = runtimeEntityType.AddProperty(
                 "PlanPacked",

@@ -290,6 +290,9 @@ namespace AbleMend.Data.Migrations
                     b.Property<string>("LogJson")
                         .HasColumnType("TEXT");
 
+                    b.Property<int>("PlanEdition")
+                        .HasColumnType("INTEGER");
+
                     b.Property<byte[]>("PlanPacked")
                         .HasColumnType("BLOB")
                         .HasColumnName("PlanJson");

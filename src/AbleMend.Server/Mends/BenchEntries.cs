@@ -14,7 +14,7 @@ internal sealed record BenchRow(
     public static Expression<Func<MendRow, BenchRow>> Of { get; } = row => new BenchRow(
         row.Id,
         new RecordKey(
-            new TextsKey(row.Id, row.StartedAt == null ? row.Version : TextsKey.Started, MendDb.OctetLength(row.CasePacked), row.PlanPacked == null ? 0 : MendDb.OctetLength(row.PlanPacked)),
+            new TextsKey(row.Id, row.StartedAt == null ? row.Version : TextsKey.Started - row.PlanEdition, MendDb.OctetLength(row.CasePacked), row.PlanPacked == null ? 0 : MendDb.OctetLength(row.PlanPacked)),
             row.Version, row.Events.Count),
         row.Status, row.Item.Tag, row.Item.Name, row.DueAt, row.FollowsMendId);
 }

@@ -1,5 +1,6 @@
 using AbleMend.Core;
 using AbleMend.Core.Cases;
+using AbleMend.Core.Rescuing;
 using AbleMend.Core.Running;
 using AbleMend.Server.Http;
 using Microsoft.AspNetCore.Mvc;
@@ -41,6 +42,15 @@ public static class MendEndpoints
                     ? ProblemAnswers.Answer(StatusCodes.Status400BadRequest, "This request cannot be read.", [NoVersion])
                     : Answer(await store.AddEventAsync(id, version, Deed.Of(key, $"event of {id}"), happened, cancel), version ?? 0, id))
             .Described("addEvent", "Keep something that happened.");
+        mends.MapGet("/{id:int}/mishaps/{stepId}", async (int id, string stepId, MendStore store, CancellationToken cancel) =>
+                await store.MishapsAsync(id, stepId, cancel) switch
+                {
+                    null => ProblemAnswers.NotFound($"There is no mend {id}."),
+                    { Value: { } offered } => Results.Ok(offered),
+                    var unreadable => ProblemAnswers.Unprocessable(unreadable.Problems),
+                })
+            .WithName("getMishaps").WithSummary("What can go wrong at a step, and what then.")
+            .Produces<IReadOnlyList<OfferedMishap>>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
         mends.MapDelete("/{id:int}", async (int id, [FromHeader(Name = "If-Match")] int version, MendStore store, CancellationToken cancel) =>
                 Answer(await store.DiscardAsync(id, version, cancel), version, id))
             .Described("discardMend", "Throw away a mend that is not started.");

@@ -13,7 +13,7 @@ namespace AbleMend.Server.Mends;
 /// texts, and whoever changes the file behind the server's back hardly keeps both lengths.
 /// </summary>
 /// <param name="Id">Number of the mend.</param>
-/// <param name="Edition">The version of a draft; <see cref="Started"/> from then on.</param>
+/// <param name="Edition">The version of a draft; from then on <see cref="Started"/>, less how often a remedy joined its plan.</param>
 /// <param name="CaseBytes">Length of its case in bytes.</param>
 /// <param name="PlanBytes">Length of its plan in bytes as it is kept; 0 where there is none.</param>
 internal readonly record struct TextsKey(int Id, int Edition, int CaseBytes, int PlanBytes)
@@ -22,7 +22,7 @@ internal readonly record struct TextsKey(int Id, int Edition, int CaseBytes, int
     public const int Started = -1;
 
     /// <summary>Of a row that holds its texts.</summary>
-    public static TextsKey Of(MendRow row) => new(row.Id, row.StartedAt is null ? row.Version : Started, row.CasePacked.Length, row.PlanPacked?.Length ?? 0);
+    public static TextsKey Of(MendRow row) => new(row.Id, row.StartedAt is null ? row.Version : Started - row.PlanEdition, row.CasePacked.Length, row.PlanPacked?.Length ?? 0);
 }
 
 /// <summary>What tells a mend from what it was before: its texts, its version and how much has happened.</summary>
@@ -89,7 +89,12 @@ public sealed class MendRecords : IDisposable
     /// <summary>Writes a mend into its row; events that the row does not have yet are added, and none is ever changed.</summary>
     public static void Write(Mend mend, MendRow row)
     {
-        // What was started keeps its case and its plan.
+        // What was started keeps its case, and its plan until a remedy joins it or is taken back.
+        if (row.PlanPacked is not null && mend.Events.Count > row.Events.Count && mend.Events[^1].Kind is RunEventKind.Mishap or RunEventKind.Undo)
+        {
+            (row.PlanPacked, row.PlanEdition) = (null, row.PlanEdition + 1);
+        }
+
         row.CasePacked = row.StartedAt is null ? PackedText.Of(JsonSerializer.Serialize(mend.Case, OpenJson.Options)) : row.CasePacked;
         row.PlanPacked = mend.Plan is null ? null : row.PlanPacked ?? PackedText.Of(JsonSerializer.Serialize(mend.Plan, OpenJson.Options));
         (row.Status, row.StartedAt, row.ClosedAt, row.DueAt) = (mend.Status, mend.StartedAt, mend.ClosedAt, mend.Case.Wanted.NeededBy);

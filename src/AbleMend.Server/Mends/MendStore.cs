@@ -3,6 +3,7 @@ using AbleMend.Core;
 using AbleMend.Core.Cases;
 using AbleMend.Core.Catalogue;
 using AbleMend.Core.Plans;
+using AbleMend.Core.Rescuing;
 using AbleMend.Core.Running;
 using AbleMend.Data;
 using AbleMend.Server.Http;
@@ -129,7 +130,7 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
     public Task<Changed?> AddEventAsync(int id, int? version, Deed? deed, Happening happening, CancellationToken cancel) =>
         ChangeAsync(id, version, deed, (row, mend, now) =>
         {
-            var kept = mend.Keep(happening, now);
+            var kept = mend.Keep(happening, now, planner.Catalogue);
             if (kept.Value is { } after)
             {
                 row.Item.EarlierMend = after.Leaves(planner) ?? row.Item.EarlierMend;
@@ -141,6 +142,12 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
 
             return kept;
         }, cancel);
+
+    /// <summary>What can go wrong at a step of a mend; null where there is no such mend.</summary>
+    public async Task<Outcome<IReadOnlyList<OfferedMishap>>?> MishapsAsync(int id, string stepId, CancellationToken cancel) =>
+        await LoadAsync(id, cancel) is not { } row ? null
+        : records.Read(row) is { Value: { } mend } ? Outcome<IReadOnlyList<OfferedMishap>>.Of(mend.MishapsAt(stepId, planner.Catalogue, time.GetUtcNow()))
+        : Outcome<IReadOnlyList<OfferedMishap>>.Failed(records.Read(row).Problems);
 
     /// <summary>Throws a draft away.</summary>
     /// <returns>Null when there is none; problems when it is no draft or has changed.</returns>

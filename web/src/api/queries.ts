@@ -65,6 +65,13 @@ export const mendQuery = (id: number) =>
     queryFn: () => ask(api.GET('/api/mends/{id}', { params: { path: { id } } })),
   });
 
+/** What can go wrong at a step: asked anew for each version of the mend, for what happened speaks for one cause or another. */
+export const mishapsQuery = (id: number, stepId: string, version: number) =>
+  queryOptions({
+    queryKey: ['mishaps', id, stepId, version],
+    queryFn: ({ signal }) => ask(api.GET('/api/mends/{id}/mishaps/{stepId}', { params: { path: { id, stepId } }, signal })),
+  });
+
 /** When a draft can be promised: asked anew for each version of it. */
 export const promiseQuery = (id: number, version: number) =>
   queryOptions({

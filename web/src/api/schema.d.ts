@@ -518,6 +518,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/mends/{id}/mishaps/{stepId}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What can go wrong at a step, and what then. */
+        get: operations["getMishaps"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/tickets": {
         parameters: {
             query?: never;
@@ -2609,6 +2626,29 @@ export interface components {
              */
             widthMm: number;
         };
+        /** @description A cause of a mishap as it is offered at a step. */
+        OfferedCause: {
+            /** @description Identifier of mishap and cause, such as `tacky/cold`. */
+            id: string;
+            /** @description How it looks when this is it. */
+            looks: components["schemas"]["Message"];
+            /** @description What is done, in a few words each. */
+            steps: string[];
+            backTo: null | components["schemas"]["Message"];
+            stop: null | components["schemas"]["Message"];
+            speaksFor: null | components["schemas"]["Message"];
+        };
+        /** @description A mishap as it is offered at a step. */
+        OfferedMishap: {
+            /** @description Identifier. */
+            id: string;
+            /** @description What is seen. */
+            sign: components["schemas"]["Message"];
+            /** @description How to tell which of its causes it is. */
+            ask: components["schemas"]["Message"];
+            /** @description Its causes; first what the run speaks for, then the likeliest. */
+            causes: components["schemas"]["OfferedCause"][];
+        };
         /** @description A material on the shelf. */
         OnShelf: {
             /** @description Identifier. */
@@ -3074,7 +3114,7 @@ export interface components {
             kind: components["schemas"]["RunEventKind"];
             /** @description Step that it concerns; null for notes, readings, undo and hand-back. */
             stepId?: null | string;
-            /** @description Words of a note, the place of a find, the part that was poured, or what to watch on hand-back. */
+            /** @description Words of a note, the place of a find, the part that was poured, what went wrong, or what to watch on hand-back. */
             text?: null | string;
             /**
              * Format: double
@@ -3108,7 +3148,7 @@ export interface components {
          * @description What happened at the bench.
          * @enum {unknown}
          */
-        RunEventKind: "begin" | "hands-done" | "ready" | "not-yet" | "proof" | "redo" | "poured" | "stirred" | "thrown-out" | "note" | "reading" | "pressure" | "find" | "undo" | "hand-back";
+        RunEventKind: "begin" | "hands-done" | "ready" | "not-yet" | "proof" | "redo" | "poured" | "stirred" | "thrown-out" | "mishap" | "note" | "reading" | "pressure" | "find" | "undo" | "hand-back";
         /** @description A run, folded from its events. What stands here of a current step is that of the damage that needs hands first. */
         RunState: {
             /** @description Step that is next, in hand or waiting; null when all are done. */
@@ -5260,6 +5300,47 @@ export interface operations {
             };
             /** @description Conflict */
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getMishaps: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                stepId: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OfferedMishap"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -133,10 +133,31 @@ const eventWords: Record<string, string> = {
   proof: say`tested`,
   redo: say`went back to here`,
   note: say`note`,
+  find: say`found`,
+  poured: say`poured`,
+  stirred: say`stirred`,
+  'thrown-out': say`thrown out`,
+  mishap: say`went wrong`,
+  pressure: say`gauge`,
   reading: say`bench`,
   undo: say`last one undone`,
   'hand-back': say`handed back`,
 };
+
+const partWords: Record<string, string> = {
+  resin: say`g or mL of resin`,
+  hardener: say`g or mL of hardener`,
+  wax: say`g of wax`,
+  catalyst: say`g of catalyst`,
+  filler: say`g of filler`,
+};
+
+/** What was said with an event; of a mishap, what the record keeps of it. */
+function textOf(event: MendView['events'][number], mend: MendView): string {
+  if (event.kind === 'poured') return partWords[event.text ?? ''] ?? '';
+  if (event.kind === 'mishap') return mend.plan?.warnings.find((warning) => warning.code === `mishap-${String(event.number)}`)?.text ?? '';
+  return event.text ?? '';
+}
 
 function History({ mend, now, zone }: { mend: MendView; now: number; zone: string }) {
   if (mend.events.length === 0) return null;
@@ -149,7 +170,7 @@ function History({ mend, now, zone }: { mend: MendView; now: number; zone: strin
           <li key={event.number} className="grid grid-cols-[9rem_minmax(0,1fr)] gap-x-4 border-b border-line py-0.5">
             <span className="numeral text-right text-faint">{when(event.at, now, zone)}</span>
             <span>
-              {title(event.stepId)} <strong>{eventWords[event.kind]}</strong> {event.value ?? ''} {event.text ?? ''}{' '}
+              {title(event.stepId)} <strong>{eventWords[event.kind]}</strong> {event.value ?? ''} {textOf(event, mend)}{' '}
               {event.kind === 'proof' ? (event.passed ? say`passed` : say`failed`) : ''}
             </span>
           </li>

@@ -22,6 +22,7 @@ import { FailedTest } from './FailedTest';
 import { HoldReadings } from './HoldReadings';
 import { ProofForm } from './ProofForm';
 import { useWakeLock } from './useWakeLock';
+import { WhatWentWrong } from './WhatWentWrong';
 import { nextEnd, windowState, windowWords } from '../desk/window';
 import { useKeys } from '../ui/useKeys';
 import { say } from '../words/say';
@@ -55,6 +56,7 @@ export function RunStage({ desk, catalogue, goTo }: StageProps) {
       <Problems problems={desk.refused} />
       {plan.damages.length > 1 ? <Fronts desk={desk} run={mend.run} at={front.damage} /> : null}
       <CurrentStep key={step.id + front.phase} step={step} front={front} desk={desk} proofs={catalogue.proofs} />
+      <WhatWentWrong key={`wrong ${step.id}`} desk={desk} front={front} />
       <Ahead desk={desk} run={mend.run} />
       <Extras desk={desk} />
     </div>

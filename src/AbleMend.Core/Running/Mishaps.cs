@@ -1,0 +1,68 @@
+using AbleMend.Core.Catalogue;
+using AbleMend.Core.Plans;
+using AbleMend.Core.Rescuing;
+
+namespace AbleMend.Core.Running;
+
+/// <summary>What went wrong in a run: where it stands, what in it speaks for a cause, and the plan that it goes on by.</summary>
+internal static class Mishaps
+{
+    /// <summary>How much colder or warmer than planned a bench is that it speaks for something, in K: a quarter off the pace of a cure.</summary>
+    private const double WorthNamingK = 3;
+
+    /// <summary>How much more than planned a batch is that it speaks for something.</summary>
+    private const double LargeShare = 1.1;
+
+    /// <summary>Where a run stands at a step; null where that is not the one in hand.</summary>
+    public static AtStep? At(Mend mend, RunState state, string? stepId, MendCatalogue catalogue, DateTimeOffset now)
+    {
+        if (state.Fronts.FirstOrDefault(each => each.StepId == stepId) is not { } front || mend.Plan is not { } plan)
+        {
+            return null;
+        }
+
+        var system = plan.Damages[front.Damage - 1].System!;
+        var cure = catalogue.Materials.GetValueOrDefault(system.Material)?.Cure ?? mend.Case.Products?.FirstOrDefault(product => product.Id == system.Material)?.Cure;
+        return new AtStep(plan.Steps.First(step => step.Id == stepId), front.Phase == StepPhase.Waiting, cure, system.Method, Signs(mend, state, now));
+    }
+
+    /// <summary>The cause that an event names, where it can come over the step in hand.</summary>
+    public static MishapCause? Find(Mend mend, RunState state, RunEvent next, MendCatalogue catalogue) =>
+        At(mend, state, next.StepId, catalogue, next.At) is { } at ? RescueDesk.Find(next.Text, at, catalogue) : null;
+
+    /// <summary>The plan after an event: with the steps of a remedy, or without those of one that is taken back.</summary>
+    public static RepairPlan? PlanAfter(Mend mend, RunState state, RunEvent next, MishapCause? cause) =>
+        mend.Plan is not { } plan ? null
+        : cause is not null && state.Fronts.FirstOrDefault(each => each.StepId == next.StepId) is { } front
+            ? RescueDesk.Join(plan, new AtStep(plan.Steps.First(step => step.Id == next.StepId), front.Phase == StepPhase.Waiting, null, "", NoSigns), cause, next.Number)
+        : next.Kind == RunEventKind.Undo && Run.Standing(mend.Events).LastOrDefault(each => !each.IsByItself) is { Kind: RunEventKind.Mishap } undone ? RescueDesk.Without(plan, undone.Number)
+        : plan;
+
+    private static readonly HashSet<RunSign> NoSigns = [];
+
+    /// <summary>What in a run speaks for a cause.</summary>
+    private static HashSet<RunSign> Signs(Mend mend, RunState state, DateTimeOffset now)
+    {
+        var signs = new HashSet<RunSign>();
+        var (started, standing) = (mend.StartedAt!.Value, Run.Standing(mend.Events));
+        if (standing.Where(each => each.Kind == RunEventKind.Reading).Select(each => each.Value!.Value - mend.Case.Bench.ClimateFrom(started).TemperatureCAt(each.At)).ToList() is { Count: > 0 } apart)
+        {
+            signs.UnionWith(apart.Min() <= -WorthNamingK ? [RunSign.Cold] : []);
+            signs.UnionWith(apart.Max() >= WorthNamingK ? [RunSign.Warm] : []);
+        }
+
+        var cups = new CupsInHand(mend.Plan!, mend.Case.Tools.Measure, standing, mend.Climate, now).Poured().ToList();
+        signs.UnionWith(cups.Any(cup => cup.IsOffItsRatio) ? [RunSign.RatioOff] : []);
+        signs.UnionWith(cups.Any(cup => cup.Share > LargeShare) ? [RunSign.LargeBatch] : []);
+
+        foreach (var ready in standing.Where(each => each.Kind == RunEventKind.Ready))
+        {
+            var timed = state.Timeline.FirstOrDefault(each => each.StepId == ready.StepId);
+            signs.UnionWith(ready.At < timed?.OpensAt ? [RunSign.TooSoon] : []);
+            signs.UnionWith(ready.At > timed?.ClosesAt ? [RunSign.TooLate] : []);
+        }
+
+        signs.UnionWith(state.Fronts.Any(front => front.Window?.ClosesAt < now) ? [RunSign.TooLate] : []);
+        return signs;
+    }
+}

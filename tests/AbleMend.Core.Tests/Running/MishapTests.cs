@@ -1,0 +1,164 @@
+using AbleMend.Core.Cases;
+using AbleMend.Core.Catalogue;
+using AbleMend.Core.Running;
+
+namespace AbleMend.Core.Tests.Running;
+
+/// <summary>What goes wrong at a step: which of its causes it is, and the plan that goes on from there.</summary>
+public class MishapTests
+{
+    private static readonly DateTimeOffset Start = Cases.Morning;
+    private static readonly MendCatalogue Catalogue = Cases.Planner.Catalogue;
+
+    private static Mend Kept(Mend mend, Happening happening, DateTimeOffset at) =>
+        mend.Keep(happening, at, Catalogue) is { Value: { } kept } ? kept : throw new InvalidOperationException(mend.Keep(happening, at, Catalogue).Problems[0].Message.ToString());
+
+    /// <summary>A mend that has come to a step, its wait running or not.</summary>
+    private static (Mend Mend, DateTimeOffset At) Until(RepairCase repairCase, string step, bool waiting)
+    {
+        var (mend, at) = (Mend.Open(repairCase, Cases.Planner, Start).Value!.Start(Cases.Planner, Start).Value!, Start);
+        while (mend.StateAt(at) is { } state && (state.CurrentStepId != step || (waiting && state.Phase != StepPhase.Waiting)))
+        {
+            at = at.AddMinutes(5);
+            mend = Kept(mend, On(mend, state), at);
+        }
+
+        return (mend, at);
+    }
+
+    private static Happening On(Mend mend, RunState state) =>
+        state.Phase == StepPhase.Waiting ? new Happening(RunEventKind.Ready, state.CurrentStepId)
+        : mend.Plan!.Steps.First(step => step.Id == state.CurrentStepId).Proof is not null ? new Happening(RunEventKind.Proof, state.CurrentStepId, Value: 0, Passed: true)
+        : new Happening(RunEventKind.HandsDone, state.CurrentStepId);
+
+    private static IReadOnlyList<string> Ids(Mend mend) => [.. mend.Plan!.Steps.Select(step => step.Id)];
+
+    [Fact]
+    public void What_is_tacky_in_the_cold_is_warmed_and_goes_on_from_there()
+    {
+        var (mend, at) = Until(Cases.FinBox(), "glass", waiting: true);
+        mend = Kept(mend, new Happening(RunEventKind.Reading, Value: 12), at);
+        var offered = mend.MishapsAt("glass", Catalogue, at.AddHours(9));
+        var tacky = offered.First(each => each.Id == "tacky");
+        tacky.Causes[0].ShouldSatisfyAllConditions(each => each.Id.ShouldBe("tacky/cold"), each => each.SpeaksFor!.ToString().ShouldContain("colder"), each => each.BackTo.ShouldBeNull());
+        var before = Ids(mend);
+        at = at.AddHours(9);
+        mend = Kept(mend, new Happening(RunEventKind.Mishap, "glass", "tacky/cold"), at);
+        var rescue = Ids(mend).Except(before).ShouldHaveSingleItem();
+        Ids(mend).ToList().IndexOf(rescue).ShouldBe(before.ToList().IndexOf("glass") + 1, "it takes the place of the wait");
+        var state = mend.StateAt(at);
+        (state.CurrentStepId, state.Phase).ShouldBe((rescue, StepPhase.Next));
+        mend = Kept(mend, new Happening(RunEventKind.HandsDone, rescue), at.AddMinutes(5));
+        mend.StateAt(at.AddMinutes(5)).Window!.OpensAt!.Value.ShouldBeGreaterThan(at.AddHours(3), "three hours at 20 °C are more at 12");
+        mend = Kept(mend, new Happening(RunEventKind.Ready, rescue), at.AddHours(4));
+        mend.StateAt(at.AddHours(4)).CurrentStepId.ShouldBe(before[before.ToList().IndexOf("glass") + 1]);
+    }
+
+    [Fact]
+    public void What_never_sets_is_taken_off_and_laid_again_from_its_mix()
+    {
+        var (mend, at) = Until(Cases.FinBox(), "glass", waiting: true);
+        var before = Ids(mend);
+        mend = Kept(mend, new Happening(RunEventKind.Mishap, "glass", "tacky/ratio"), at);
+        var ids = Ids(mend).ToList();
+        ids.GetRange(ids.IndexOf("glass-mix") - 2, 2).ShouldBe(ids.Except(before));
+        mend.StateAt(at).CurrentStepId.ShouldBe(ids[ids.IndexOf("glass-mix") - 2]);
+        mend.StateAt(at).Steps.Where(step => step.Phase == StepPhase.Done).Select(step => step.StepId).ShouldBe(before.TakeWhile(id => id != "glass-mix"));
+        while (mend.StateAt(at).CurrentStepId is not null)
+        {
+            at = at.AddHours(1);
+            mend = Kept(mend, On(mend, mend.StateAt(at)), at);
+        }
+
+        Kept(mend, new Happening(RunEventKind.HandBack, Text: "Laid twice."), at).Status.ShouldBe(MendStatus.HandedBack);
+    }
+
+    [Fact]
+    public void Taken_back_it_never_went_wrong()
+    {
+        var (mend, at) = Until(Cases.FinBox(), "glass", waiting: true);
+        var (before, was) = (Ids(mend), mend.StateAt(at));
+        var wrong = Kept(mend, new Happening(RunEventKind.Mishap, "glass", "tacky/ratio"), at);
+        var undone = Kept(wrong, new Happening(RunEventKind.Undo), at);
+        wrong.Plan!.Warnings.Single(warning => warning.Code == $"mishap-{wrong.Events[^1].Number}").Text.ToString().ShouldContain("ratio was off");
+        Ids(undone).ShouldBe(before);
+        undone.Plan!.Warnings.ShouldBe(mend.Plan!.Warnings);
+        (undone.StateAt(at).CurrentStepId, undone.StateAt(at).Phase).ShouldBe((was.CurrentStepId, was.Phase));
+        undone.Plan.Timeline.Count.ShouldBe(undone.Plan.Steps.Count);
+    }
+
+    [Fact]
+    public void A_failed_test_leads_to_the_cause_that_the_run_speaks_for()
+    {
+        var boat = Cases.Usual("csm-boat", Core.Gear.DamageKind.Puncture);
+        var (mend, at) = Until(boat, "prove-soap", waiting: false);
+        mend = Kept(mend, new Happening(RunEventKind.Proof, "prove-soap", Passed: false), at);
+        var leak = mend.MishapsAt("prove-soap", Catalogue, at)[0];
+        leak.Id.ShouldBe("leaks");
+        leak.Causes[0].ShouldSatisfyAllConditions(each => each.Id.ShouldBe("leaks/edge"), each => each.SpeaksFor!.ToString().ShouldContain("cut short"));
+        mend = Kept(mend, new Happening(RunEventKind.Mishap, "prove-soap", "leaks/edge"), at);
+        mend.StateAt(at).ShouldSatisfyAllConditions(state => state.Phase.ShouldBe(StepPhase.Next), state => state.CurrentStepId!.ShouldStartWith("rescue-"));
+    }
+
+    [Fact]
+    public void An_over_poured_cup_speaks_for_what_it_does()
+    {
+        var (mend, at) = Until(Cases.FinBox(), "glass-mix", waiting: false);
+        mend = Kept(mend, new Happening(RunEventKind.Poured, "glass-mix", "resin", 27), at);
+        mend = Kept(mend, new Happening(RunEventKind.Poured, "glass-mix", "hardener", 11.4), at);
+        mend.MishapsAt("glass-mix", Catalogue, at).First(each => each.Id == "gelled").Causes[0].SpeaksFor!.ToString().ShouldContain("More was mixed");
+    }
+
+    [Theory]
+    [InlineData("glass", "tacky/nothing")]
+    [InlineData("glass", "tacky")]
+    [InlineData("glass", null)]
+    [InlineData("glass", "weld/cold")]
+    [InlineData("coat-mix", "tacky/cold")]
+    [InlineData("nothing", "tacky/cold")]
+    public void What_cannot_go_wrong_there_is_refused(string step, string? what)
+    {
+        var (mend, at) = Until(Cases.FinBox(), "glass", waiting: true);
+        mend.Keep(new Happening(RunEventKind.Mishap, step, what), at, Catalogue).Problems.ShouldHaveSingleItem();
+        mend.Keep(new Happening(RunEventKind.Mishap, "glass", "tacky/cold"), at).Problems.ShouldHaveSingleItem();
+    }
+
+    [Fact]
+    public void Whatever_goes_wrong_anywhere_in_any_usual_mend_it_still_comes_to_its_end()
+    {
+        var luck = new Random(20261127);
+        var constructions = Catalogue.ConstructionList.Where(construction => construction.Refuse is null).ToList();
+        var rescued = 0;
+        for (var round = 0; round < 120; round++)
+        {
+            var construction = constructions[luck.Next(constructions.Count)];
+            var opened = Mend.Open(Cases.Usual(construction, construction.Damages[luck.Next(construction.Damages.Count)]), Cases.Planner, Start).Value?.Start(Cases.Planner, Start);
+            if (opened?.Value is not { } mend)
+            {
+                continue;
+            }
+
+            var at = Start;
+            for (var turn = 0; mend.StateAt(at).CurrentStepId is { } current; turn++)
+            {
+                turn.ShouldBeLessThan(300, construction.Id);
+                at = at.AddMinutes(luck.Next(1, 90));
+                var offered = turn < 100 && luck.Next(6) == 0 ? mend.MishapsAt(current, Catalogue, at) : [];
+                if (offered.Count > 0)
+                {
+                    var mishap = offered[luck.Next(offered.Count)];
+                    mend = Kept(mend, new Happening(RunEventKind.Mishap, current, mishap.Causes[luck.Next(mishap.Causes.Count)].Id), at);
+                    rescued++;
+                    mend = luck.Next(4) == 0 ? Kept(mend, new Happening(RunEventKind.Undo), at) : mend;
+                    continue;
+                }
+
+                mend = Kept(mend, On(mend, mend.StateAt(at)), at);
+            }
+
+            mend.Plan!.Steps.Select(step => step.Id).ShouldBeUnique(construction.Id);
+        }
+
+        rescued.ShouldBeGreaterThan(100);
+    }
+}
