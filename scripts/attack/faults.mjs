@@ -29,9 +29,15 @@ const sound = join(folder, 'sound.db');
 const first = await openShop({ demo: true, database: sound });
 const taken = Number(new URL(first.base).port);
 await refused('a port that is taken', 3, /Port \d+ is taken/, { database: join(folder, 'other.db'), env: { AbleMend__Port: `${taken}` } });
-await refused('a port that is taken, in a shop that keeps backups', 3, /Port \d+ is taken/, { database: join(folder, 'other.db'), env: { AbleMend__Port: `${taken}`, AbleMend__Backups: join(folder, 'kept') } });
+await refused('a port that is taken, in a shop that keeps backups', 3, /Port \d+ is taken/, {
+  database: join(folder, 'other.db'),
+  env: { AbleMend__Port: `${taken}`, AbleMend__Backups: join(folder, 'kept') },
+});
 await refused('a port that is none', 2, /[Pp]ort/, { database: join(folder, 'other.db'), env: { AbleMend__Port: '70000' } });
-await refused('a language file that is none', 2, /nothing\.json/, { database: join(folder, 'other.db'), env: { AbleMend__Language: join(folder, 'nothing.json') } });
+await refused('a language file that is none', 2, /nothing\.json/, {
+  database: join(folder, 'other.db'),
+  env: { AbleMend__Language: join(folder, 'nothing.json') },
+});
 await first.kill();
 
 const garbage = join(folder, 'garbage.db');
@@ -65,11 +71,21 @@ await refused('a folder where the file should be', 4, /cannot be opened|may not 
 const backups = join(folder, 'backups');
 const live = join(folder, 'live.db');
 const shop = await openShop({ demo: true, database: live, env: { AbleMend__Backups: backups } });
-const kept = () => { try { return readdirSync(backups).filter((name) => name.endsWith('.db')); } catch { return []; } };
+const kept = () => {
+  try {
+    return readdirSync(backups).filter((name) => name.endsWith('.db'));
+  } catch {
+    return [];
+  }
+};
 for (let i = 0; i < 100 && kept().length === 0; i++) await new Promise((later) => setTimeout(later, 50));
 check(kept().length === 1, 'no backup was made at the start');
 const before = await (await fetch(`${shop.base}/api/items`)).json();
-await fetch(`${shop.base}/api/items`, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify({ tag: 'LATE-1', name: 'After the backup', construction: before[0].construction, ageMonths: null, warranty: 'none' }) });
+await fetch(`${shop.base}/api/items`, {
+  method: 'POST',
+  headers: { 'Content-Type': 'application/json' },
+  body: JSON.stringify({ tag: 'LATE-1', name: 'After the backup', construction: before[0].construction, ageMonths: null, warranty: 'none' }),
+});
 await shop.kill();
 const backup = join(backups, kept()[0]);
 for (const each of [live, backup]) check((statSync(each).mode & 0o077) === 0, `${each} can be read by others: ${(statSync(each).mode & 0o777).toString(8)}`);
@@ -77,7 +93,10 @@ writeFileSync(live, readFileSync(garbage));
 const restored = await openShop({ database: live, env: { AbleMend__Restore: backup } });
 const after = await (await fetch(`${restored.base}/api/items`)).json();
 check(JSON.stringify(after) === JSON.stringify(before), `the backup brought back ${after.length} items of ${before.length}`);
-check(readdirSync(folder).some((name) => name.startsWith('live.db.before-restore-')), 'what was there before the restore is gone');
+check(
+  readdirSync(folder).some((name) => name.startsWith('live.db.before-restore-')),
+  'what was there before the restore is gone',
+);
 await restored.kill();
 await refused('a backup that is none', 2, /no sound backup/, { database: live, env: { AbleMend__Restore: garbage } });
 const still = await openShop({ database: live });
@@ -100,7 +119,11 @@ if (root) {
     const bench = await (await fetch(`${full.base}/api/bench`)).json();
     let answer = null;
     for (let i = 0; i < 400 && (!answer || answer.ok); i++) {
-      answer = await fetch(`${full.base}/api/mends/${bench.entries[0].id}/events`, { method: 'POST', headers: { 'Content-Type': 'application/json', 'Idempotency-Key': `full-disk-${i}` }, body: JSON.stringify({ kind: 'note', text: 'x'.repeat(2000) }) });
+      answer = await fetch(`${full.base}/api/mends/${bench.entries[0].id}/events`, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json', 'Idempotency-Key': `full-disk-${i}` },
+        body: JSON.stringify({ kind: 'note', text: 'x'.repeat(2000) }),
+      });
     }
     const said = await answer.json();
     check(answer.status === 503 && said.problems[0].code === 'disk-full', `a full disk is told as ${answer.status} ${JSON.stringify(said).slice(0, 200)}`);

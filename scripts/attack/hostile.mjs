@@ -8,16 +8,61 @@ const { requests, seed } = options({ requests: 2000, seed: 1 });
 const luck = chance(seed);
 const shop = await openShop({ demo: true });
 const described = await (await fetch(`${shop.base}/openapi/v1.json`)).json();
-const examples = readdirSync(join(top, 'examples')).filter((name) => name.endsWith('.case.json')).map((name) => JSON.parse(readFileSync(join(top, 'examples', name), 'utf8')));
+const examples = readdirSync(join(top, 'examples'))
+  .filter((name) => name.endsWith('.case.json'))
+  .map((name) => JSON.parse(readFileSync(join(top, 'examples', name), 'utf8')));
 
 /** Text that stands in the body as it is and that no JSON writer would make. */
 const raw = (text) => `@@${text}@@`;
 const hostile = [
-  raw('1e400'), raw('-1e400'), raw('1e-400'), raw('123456789012345678901234567890'), raw('-0'), raw('NaN'), raw('007'),
-  -1, 0, 1e308, 2 ** 53, 0.1, true, false, null, '', ' ', 'x'.repeat(3000), 'x'.repeat(200_000), [], {}, [[]], [null], { kind: 'blob' }, { kind: null },
-  'a\u0000b', '\u202Etag', 'zero\u200Bwidth', '\u001b[31mred', '\uFEFF', '\uD800', 'ﷺ'.repeat(40), '<script>alert(1)</script>', "'; DROP TABLE Mends; --", '../../etc/passwd', '%s%n', '{0}', '{25 mm}',
-  '9999-12-31', '0001-01-01', '9999-12-31T23:59:59.9999999Z', '2026-02-30', 'Mars/Olympus', 'Etc/UTC', Array(5000).fill('P60'), Array(300).fill({}),
-  raw(`${'['.repeat(200)}${']'.repeat(200)}`), raw(`{"a":${'{"a":'.repeat(40)}1${'}'.repeat(41)}`),
+  raw('1e400'),
+  raw('-1e400'),
+  raw('1e-400'),
+  raw('123456789012345678901234567890'),
+  raw('-0'),
+  raw('NaN'),
+  raw('007'),
+  -1,
+  0,
+  1e308,
+  2 ** 53,
+  0.1,
+  true,
+  false,
+  null,
+  '',
+  ' ',
+  'x'.repeat(3000),
+  'x'.repeat(200_000),
+  [],
+  {},
+  [[]],
+  [null],
+  { kind: 'blob' },
+  { kind: null },
+  'a\u0000b',
+  '\u202Etag',
+  'zero\u200Bwidth',
+  '\u001b[31mred',
+  '\uFEFF',
+  '\uD800',
+  'ﷺ'.repeat(40),
+  '<script>alert(1)</script>',
+  "'; DROP TABLE Mends; --",
+  '../../etc/passwd',
+  '%s%n',
+  '{0}',
+  '{25 mm}',
+  '9999-12-31',
+  '0001-01-01',
+  '9999-12-31T23:59:59.9999999Z',
+  '2026-02-30',
+  'Mars/Olympus',
+  'Etc/UTC',
+  Array(5000).fill('P60'),
+  Array(300).fill({}),
+  raw(`${'['.repeat(200)}${']'.repeat(200)}`),
+  raw(`{"a":${'{"a":'.repeat(40)}1${'}'.repeat(41)}`),
 ];
 
 /** One of them, of its own: what is spoiled next must not spoil the list. */
@@ -59,15 +104,59 @@ const bodies = {
   case: () => luck.of(examples),
   mend: () => ({ itemId: 1 + luck.below(25), case: luck.next() < 0.5 ? luck.of(examples) : null }),
   item: () => ({ tag: `T-${luck.below(100000)}`, name: 'Something', construction: luck.of(examples).item.construction, ageMonths: 3, warranty: 'none' }),
-  lot: () => ({ material: 'acetone', id: luck.of(lots), batch: luck.of([null, 'B1']), had: luck.of([null, 500]), unit: 'ml', openedOn: luck.of([null, '2026-05-01']), useBefore: null, price: 4, standsAt: luck.of([null, 'Cabinet']), goneOn: null }),
+  lot: () => ({
+    material: 'acetone',
+    id: luck.of(lots),
+    batch: luck.of([null, 'B1']),
+    had: luck.of([null, 500]),
+    unit: 'ml',
+    openedOn: luck.of([null, '2026-05-01']),
+    useBefore: null,
+    price: 4,
+    standsAt: luck.of([null, 'Cabinet']),
+    goneOn: null,
+  }),
   count: () => ({ left: luck.of([0, 120, 1e6]) }),
   ticket: () => ({ customer: customer(), items: [1 + luck.below(25)], note: luck.of([null, 'by Thursday']), dueAt: luck.of([null, '2026-05-14T13:00:00Z']) }),
   ticketChange: () => ({ customer: customer(), note: null, collected: luck.next() < 0.3 }),
   yes: () => ({ by: 'Somebody', heardBy: luck.of([null, 'Wren']), upTo: luck.of([null, 500, 1e6]) }),
-  table: () => ({ csv: luck.of(['name,material,had,left\nabc,acetone,500,20\n', 'name;material\n1;acetone', 'material\n"a\n', 'name,material,had\n1,acetone,1e400\n', 'left,material\n,,,,,\n', '\n'.repeat(2000), `name,material\n${'x,acetone\n'.repeat(1200)}`]) }),
+  table: () => ({
+    csv: luck.of([
+      'name,material,had,left\nabc,acetone,500,20\n',
+      'name;material\n1;acetone',
+      'material\n"a\n',
+      'name,material,had\n1,acetone,1e400\n',
+      'left,material\n,,,,,\n',
+      '\n'.repeat(2000),
+      `name,material\n${'x,acetone\n'.repeat(1200)}`,
+    ]),
+  }),
   event: (steps) => ({
-    kind: luck.of(['begin', 'hands-done', 'ready', 'not-yet', 'proof', 'redo', 'note', 'reading', 'pressure', 'find', 'undo', 'hand-back']),
-    stepId: luck.of([null, luck.of(steps), luck.of(steps)]), text: luck.of([null, 'half an hour late']), value: luck.of([null, 21.5]), passed: luck.of([null, true]), airC: luck.of([null, 20]), barometerKpa: luck.of([null, 101]),
+    kind: luck.of([
+      'begin',
+      'hands-done',
+      'ready',
+      'not-yet',
+      'proof',
+      'redo',
+      'note',
+      'reading',
+      'pressure',
+      'poured',
+      'stirred',
+      'thrown-out',
+      'mishap',
+      'find',
+      'undo',
+      'hand-back',
+    ]),
+    stepId: luck.of([null, luck.of(steps), luck.of(steps)]),
+    text: luck.of([null, 'half an hour late', 'resin', 'tacky/cold']),
+    value: luck.of([null, 21.5]),
+    resolution: luck.of([null, 0.1]),
+    passed: luck.of([null, true]),
+    airC: luck.of([null, 20]),
+    barometerKpa: luck.of([null, 101]),
   }),
 };
 
@@ -89,7 +178,17 @@ async function ask(address, request) {
 const read = (answer) => (answer.status < 300 ? JSON.parse(answer.said) : null);
 
 const ids = ['0', '-1', '1', '2', '6', '8', '13', '18', '999999', '2147483648', '9'.repeat(40), 'abc', '1.5', '%00', '..%2f..', '١'];
-const types = ['application/json', 'application/json', 'application/json', 'application/json; charset=utf-8', 'application/json; charset=nonsense', 'application/json; charset=utf-16', 'text/plain', 'application/xml', ''];
+const types = [
+  'application/json',
+  'application/json',
+  'application/json',
+  'application/json; charset=utf-8',
+  'application/json; charset=nonsense',
+  'application/json; charset=utf-16',
+  'text/plain',
+  'application/xml',
+  '',
+];
 let settings = await (await fetch(`${shop.base}/api/shop`)).json();
 
 async function bodyFor(path, mend) {
@@ -102,6 +201,7 @@ async function bodyFor(path, mend) {
   if (path.endsWith('/agreements')) return bodies.yes();
   if (path.endsWith('/events')) return bodies.event(mend?.plan?.steps.map((step) => step.id) ?? ['cut']);
   if (path === '/api/items') return bodies.item();
+  if (path === '/api/instruments/{id}/do') return { words: 'pour 20' };
   if (path === '/api/mends') return bodies.mend();
   return bodies.case();
 }
@@ -109,7 +209,8 @@ async function bodyFor(path, mend) {
 const operations = Object.entries(described.paths).flatMap(([path, of]) => Object.keys(of).map((method) => ({ path, method: method.toUpperCase() })));
 const faults = [];
 let passed = 0;
-const told = (operation, answer, body) => `${operation.method} ${operation.path} → ${answer} (seed ${seed}, request ${passed + faults.length + 1}): ${body.slice(0, 160)}`;
+const told = (operation, answer, body) =>
+  `${operation.method} ${operation.path} → ${answer} (seed ${seed}, request ${passed + faults.length + 1}): ${body.slice(0, 160)}`;
 const mends = (await (await fetch(`${shop.base}/api/bench`)).json()).entries.map((each) => each.id);
 const memory = [];
 
@@ -123,28 +224,54 @@ for (let i = 0; i < requests && !isBrokenOff; i++) {
   const operation = luck.next() < 0.15 ? luck.of(operations) : luck.of(operations.filter((each) => each.method !== 'GET'));
   const id = operation.path.includes('tickets') && luck.next() < 0.7 ? `${1 + luck.below(4)}` : luck.next() < 0.7 ? `${luck.of(mends)}` : luck.of(ids);
   const mend = /\{id\}/.test(operation.path) && operation.path.includes('mends') ? read(await ask(`/api/mends/${id}`)) : null;
-  const path = operation.path.replace('{id}', operation.path.includes('gallery') ? luck.of(['deck-ding-quick', 'nothing', '..', '%00', 'x'.repeat(5000)]) : id).replaceAll(/\{[^}]+\}/g, () => luck.of([...lots, '-1', '%00']));
-  const query = luck.next() < 0.3 ? `?${luck.of(['after', 'after', 'page', 'damage', 'price', 'leftMonths', 'q', 'q', 'q'])}=${encodeURIComponent(`${luck.of([-1, 0, 1e9, 'x'.repeat(3000), '"*"', "a'b", '\u0000', 'NEAR(', '%', '"', '638000000000000000_0_5', '1_NaN_1', '0_-1.5_3', '_', 'x* OR y', 'é"é'])}`)}` : '';
-  const version = luck.of([mend?.version ?? settings.version, mend?.version ?? settings.version, settings.version, -1, 'abc', '1e3', '99999999999999', '"1"', null]);
+  const path = operation.path
+    .replace('{id}', operation.path.includes('gallery') ? luck.of(['deck-ding-quick', 'nothing', '..', '%00', 'x'.repeat(5000)]) : id)
+    .replaceAll(/\{[^}]+\}/g, () => luck.of([...lots, '-1', '%00']));
+  const query =
+    luck.next() < 0.3
+      ? `?${luck.of(['after', 'after', 'page', 'damage', 'price', 'leftMonths', 'q', 'q', 'q'])}=${encodeURIComponent(`${luck.of([-1, 0, 1e9, 'x'.repeat(3000), '"*"', "a'b", '\u0000', 'NEAR(', '%', '"', '638000000000000000_0_5', '1_NaN_1', '0_-1.5_3', '_', 'x* OR y', 'é"é'])}`)}`
+      : '';
+  const version = luck.of([
+    mend?.version ?? settings.version,
+    mend?.version ?? settings.version,
+    settings.version,
+    -1,
+    'abc',
+    '1e3',
+    '99999999999999',
+    '"1"',
+    null,
+  ]);
   const good = await bodyFor(operation.path, mend);
   const whole = text(luck.next() < 0.9 ? spoiled(good) : good);
   const body = luck.next() < 0.05 ? whole.slice(0, luck.below(whole.length + 1)) : whole;
-  const headers = { 'Content-Type': luck.of(types), ...(version === null ? {} : { 'If-Match': `${version}` }), ...(luck.next() < 0.2 ? { 'Idempotency-Key': luck.of(['', 'x', 'x'.repeat(500), 'a b', '\u00e9', 'same']) } : {}) };
-  const answer = await ask(`${path}${query}`, { method: operation.method, headers, body: operation.method === 'GET' || operation.method === 'HEAD' ? undefined : body });
+  const headers = {
+    'Content-Type': luck.of(types),
+    ...(version === null ? {} : { 'If-Match': `${version}` }),
+    ...(luck.next() < 0.2 ? { 'Idempotency-Key': luck.of(['', 'x', 'x'.repeat(500), 'a b', '\u00e9', 'same']) } : {}),
+  };
+  const answer = await ask(`${path}${query}`, {
+    method: operation.method,
+    headers,
+    body: operation.method === 'GET' || operation.method === 'HEAD' ? undefined : body,
+  });
   const { said } = answer;
   if (answer.status >= 500) faults.push(told(operation, `${answer.status} ${said.slice(0, 200)}`, body));
-  else if (answer.status >= 400 && /System\.|Microsoft\.|AbleMend\.|Exception|Failed to|"[A-Z][a-zA-Z<>]+ [a-z]+"/.test(said)) faults.push(told(operation, `${answer.status} in the framework's words: ${said.slice(0, 300)}`, body));
+  else if (answer.status >= 400 && /System\.|Microsoft\.|AbleMend\.|Exception|Failed to|"[A-Z][a-zA-Z<>]+ [a-z]+"/.test(said))
+    faults.push(told(operation, `${answer.status} in the framework's words: ${said.slice(0, 300)}`, body));
   else passed++;
   if (operation.path === '/api/shop' && operation.method === 'PUT') {
     const now = read(await ask('/api/shop'));
-    if (!now || (answer.status >= 400 && JSON.stringify(now.settings) !== JSON.stringify(settings.settings))) faults.push(told(operation, `answered ${answer.status}, and the shop is changed or unreadable`, body));
+    if (!now || (answer.status >= 400 && JSON.stringify(now.settings) !== JSON.stringify(settings.settings)))
+      faults.push(told(operation, `answered ${answer.status}, and the shop is changed or unreadable`, body));
     if (now) settings = now;
   }
   if (operation.path.startsWith('/api/shelf') && answer.status < 300) settings = read(await ask('/api/shop')) ?? settings;
   if (i % 50 === 49) {
     for (const view of ['/api/bench', '/api/shop', '/api/shelf', '/api/tickets', '/api/items', '/api/log', ...mends.map((each) => `/api/mends/${each}`)]) {
       const look = await ask(view);
-      if (look.status >= 400 && !(look.status === 404 && view.includes('mends/'))) faults.push(`${view} answers ${look.status} after request ${i + 1} (seed ${seed}): ${look.said.slice(0, 200)}`);
+      if (look.status >= 400 && !(look.status === 404 && view.includes('mends/')))
+        faults.push(`${view} answers ${look.status} after request ${i + 1} (seed ${seed}): ${look.said.slice(0, 200)}`);
     }
     memory.push(shop.memoryMb());
   }

@@ -13,7 +13,12 @@ export function options(defaults) {
   const given = { ...defaults };
   for (let i = 2; i < process.argv.length; i += 2) {
     const name = process.argv[i].replace(/^--/, '');
-    if (!(name in defaults)) throw new Error(`unknown option ${process.argv[i]}; there are ${Object.keys(defaults).map((each) => `--${each}`).join(', ')}`);
+    if (!(name in defaults))
+      throw new Error(
+        `unknown option ${process.argv[i]}; there are ${Object.keys(defaults)
+          .map((each) => `--${each}`)
+          .join(', ')}`,
+      );
     given[name] = Number(process.argv[i + 1]);
   }
   return given;
@@ -82,7 +87,10 @@ export async function openShop({ demo = false, database = join(mkdtempSync(join(
 /** Waits for the first answer. */
 export async function answers(shop, startedAt = performance.now(), patienceMs = 30_000) {
   while (performance.now() - startedAt < patienceMs) {
-    const up = await fetch(`${shop.base}/api/shop`).then((answer) => answer.ok, () => false);
+    const up = await fetch(`${shop.base}/api/shop`).then(
+      (answer) => answer.ok,
+      () => false,
+    );
     if (up) return performance.now() - startedAt;
     const ended = await Promise.race([shop.ended, new Promise((later) => setTimeout(() => later(null), 10))]);
     if (ended) throw new Error(`The server ended (${JSON.stringify(ended)}):\n${shop.said()}`);

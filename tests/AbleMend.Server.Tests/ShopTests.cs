@@ -39,6 +39,32 @@ public sealed class ShopTests : IDisposable
         (await _shop.SendAsync(HttpMethod.Put, "/api/shop", named, 0)).StatusCode.ShouldBe(HttpStatusCode.Conflict);
     }
 
+    // Wherever a list stands in the settings, an empty place in it is refused by its field.
+    [Fact]
+    public async Task An_empty_place_in_any_list_of_the_settings_is_refused_by_its_field()
+    {
+        using var demo = Shop.WithDemo();
+        var view = (await demo.Client.GetFromJsonAsync<System.Text.Json.Nodes.JsonObject>("/api/shop"))!;
+        var lists = Lists(view["settings"]!).Select(list => list.GetPath()).ToList();
+        lists.ShouldContain("$.settings.tools.grits");
+        foreach (var path in lists)
+        {
+            var settings = view["settings"]!.DeepClone();
+            var list = Lists(settings).First(each => each.GetPath() == path.Replace("$.settings", "$", StringComparison.Ordinal)).AsArray();
+            list.Add(null);
+            var problem = await Shop.ProblemAsync(await demo.SendAsync(HttpMethod.Put, "/api/shop", settings, view["version"]!.GetValue<int>()));
+            problem.Field.ShouldBe($"{path["$.settings.".Length..]}[{list.Count - 1}]");
+        }
+    }
+
+    private static IEnumerable<System.Text.Json.Nodes.JsonNode> Lists(System.Text.Json.Nodes.JsonNode? node) =>
+        node switch
+        {
+            System.Text.Json.Nodes.JsonObject members => members.SelectMany(member => Lists(member.Value)),
+            System.Text.Json.Nodes.JsonArray list => list.SelectMany(Lists).Prepend(list),
+            _ => [],
+        };
+
     [Fact]
     public async Task A_tag_is_given_once()
     {

@@ -159,3 +159,23 @@ test('a gauge fills in the readings of a hold test', async ({ page }) => {
   expect(events.at(-1)).toMatchObject({ kind: 'pressure', resolution: 0.1 });
   expect(events.at(-1)!.value).toBeGreaterThan(90);
 });
+
+test('what went wrong is one key away, and its remedy joins the mend', async ({ page }) => {
+  const id = await come('fin-box-surround', 'glass');
+  await page.goto(`${server.url}/mends/${id}/mend`);
+  await page.keyboard.press('d');
+  await expect(page.getByRole('button', { name: /^Ready/ })).toBeVisible();
+  await page.keyboard.press('w');
+  await page.getByRole('button', { name: /Still tacky past its time/ }).click();
+  await page.getByRole('button', { name: /Soft or rubbery all over/ }).click();
+  const heading = (name: string) => expect(page.getByRole('heading', { level: 2, name })).toBeVisible();
+  await heading('Scrape it all off');
+  await page.keyboard.press('d');
+  await heading('Wipe and key the ground again');
+  await page.keyboard.press('d');
+  await page.getByRole('button', { name: /^Ready/ }).click();
+  await heading('Mix the resin for the cloth');
+  await page.goto(`${server.url}/mends/${id}/prove`);
+  await page.getByText(/^What happened/).click();
+  await expect(page.getByText(/went wrong Did not set: the ratio was off/)).toBeVisible();
+});

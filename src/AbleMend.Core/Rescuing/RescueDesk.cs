@@ -98,8 +98,7 @@ public static class RescueDesk
         RunSign.RatioOff => "What was poured was off its ratio.",
         RunSign.LargeBatch => "More was mixed at once than planned.",
         RunSign.TooSoon => "A wait was cut short.",
-        RunSign.TooLate => "A window had closed before the next step.",
-        _ => throw new ArgumentOutOfRangeException(nameof(sign), sign, null),
+        _ => "A window had closed before the next step.",
     };
 
     private static bool Fits(Mishap mishap, AtStep at) =>

@@ -1,7 +1,5 @@
 using AbleMend.Core;
-using AbleMend.Core.Days;
 using AbleMend.Core.Limits;
-using AbleMend.Core.Materials;
 using AbleMend.Core.Patching;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Stock;
@@ -74,13 +72,11 @@ public static class ShopEndpoints
         return new ShopView(settings, version, time.GetUtcNow(), lastDays);
     }
 
-    /// <summary>The lists of settings. JSON may leave a place in them empty where nothing else may be.</summary>
-    private sealed record Lists(IReadOnlyList<Lot>? Shelf, IReadOnlyList<Material>? Products, IReadOnlyList<Offcut>? Offcuts, ShopFloor? Floor);
-
     /// <summary>What is wrong with settings; empty where they can be kept.</summary>
     internal static IReadOnlyList<Problem> Check(ShopSettings settings, Planner planner)
     {
-        var empty = LimitTable.Check(new Lists(settings.Shelf, settings.Products, settings.Offcuts, settings.Floor)).Where(problem => problem.Code == "missing").ToList();
+        // JSON may leave a place in a list empty where nothing else may be: that is asked for first, wherever it stands.
+        var empty = LimitTable.Check(settings).Where(problem => problem.Code == "missing").ToList();
         return empty.Count > 0
             ? empty
             :

@@ -11,6 +11,7 @@ const keys: readonly (readonly [string, string])[] = [
   ['R', say`In a wait: ready`],
   ['N', say`In a wait: not yet`],
   ['U', say`In a mend: undo the last one`],
+  ['W', say`In a mend: something went wrong`],
   [say`1 to 5`, say`In a mend: Look, Match, Plan, Mend, Prove`],
   ['← →', say`Move between options; on a slider, adjust it`],
   [say`Tab`, say`Next field`],

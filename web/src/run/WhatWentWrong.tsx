@@ -75,7 +75,7 @@ function Causes({ mishap, desk, stepId, close }: { mishap: Schemas['OfferedMisha
           </p>
           {cause.stop ? (
             <p className="font-bold text-late">
-              {say`Stop and hand it on:`} {cause.stop}
+              {say`When to stop:`} {cause.stop}
             </p>
           ) : null}
         </div>
