@@ -1,6 +1,5 @@
 using AbleMend.Core;
 using AbleMend.Core.Limits;
-using AbleMend.Core.Patching;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Stock;
 using AbleMend.Data;
