@@ -137,7 +137,7 @@ function Pouring({ cup, desk, scale }: { cup: Cup; desk: MendDesk; scale: Live |
   return (
     <div className="flex flex-wrap items-center gap-4">
       <CupDrawing levels={levelsOf(cup, out ? null : live)} pouring={out ? null : cup.next} />
-      <div className="min-w-56 flex-1">
+      <div className="min-w-40 flex-1">
         <p className="text-xl font-bold">
           {out ? say`Take out again: ${figure?.label ?? ''}` : part.poured > 0 ? say`Pour more: ${figure?.label ?? ''}` : say`Pour: ${figure?.label ?? ''}`}
         </p>

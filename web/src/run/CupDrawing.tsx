@@ -21,7 +21,7 @@ export function CupDrawing({ levels, pouring }: { levels: readonly Level[]; pour
   };
   const marked = levels.find((level) => level.part === pouring);
   return (
-    <svg viewBox={`0 0 ${String(width)} ${String(height)}`} className="h-44 w-36 shrink-0" aria-hidden>
+    <svg viewBox={`0 0 ${String(width)} ${String(height)}`} className="h-32 w-25 shrink-0 sm:h-44 sm:w-36" aria-hidden>
       {levels.map((level) => (
         <path key={level.part} d={band(level.from, level.filled)} fill={colours[level.part]} />
       ))}

@@ -15,7 +15,7 @@ export function WhatWentWrong({ desk, front }: { desk: MendDesk; front: Front })
   useKeys(['w'], () => setOpen(!open));
   return (
     <section aria-label={say`What went wrong`}>
-      <Button look={front.phase === 'failed' ? 'main' : 'stop'} size="hand" className="w-full" aria-expanded={open} onClick={() => setOpen(!open)}>
+      <Button look={front.phase === 'failed' ? 'main' : 'plain'} className="min-h-14 text-lg" aria-expanded={open} onClick={() => setOpen(!open)}>
         {open ? say`Never mind` : say`Something went wrong`} <kbd className="text-base opacity-80">W</kbd>
       </Button>
       {open ? <Offered desk={desk} front={front} close={() => setOpen(false)} /> : null}
