@@ -29,15 +29,15 @@ public static class Run
             Apply(plan, steps, each);
         }
 
-        var cups = new CupsInHand(plan, repairCase.Tools.Measure, kept, ClimateOf(repairCase, startedAt, kept), now);
+        var climate = ClimateOf(repairCase, startedAt, kept);
+        var bench = new Bench(repairCase.Bench.ClimateFrom(startedAt), climate, new CupsInHand(plan, repairCase.Tools.Measure, kept, climate, now), now);
         FillStarts(plan, steps, startedAt);
         var actuals = steps.Where(pair => pair.Value.StartedAt is not null)
             .ToDictionary(pair => pair.Key, pair => new Actual(pair.Value.StartedAt!.Value, pair.Value.HandsEndedAt, pair.Value.NextLookAt));
-        var climate = ClimateOf(repairCase, startedAt, kept);
         var timeline = Timeline.Lay([.. plan.Steps.Select(step => step.Timing)], startedAt, climate, HoursOf(repairCase), actuals, now);
         var readyAt = Timeline.ReadyAt(timeline);
         var fronts = plan.Steps.Where(step => steps[step.Id].DoneAt is null).GroupBy(step => step.Damage).OrderBy(front => front.Key)
-            .Select(front => FrontOf(plan, front.First(), steps, timeline, repairCase, startedAt, kept, cups, now)).ToList();
+            .Select(front => FrontOf(plan, front.First(), steps, timeline, repairCase, startedAt, kept, bench)).ToList();
         var lead = BenchOrder.Lead(fronts, timeline, now);
         return new RunState(
             lead?.StepId,
@@ -60,18 +60,25 @@ public static class Run
     }
 
     private static Front FrontOf(
-        RepairPlan plan, PlanStep step, Dictionary<string, Progress> steps, IReadOnlyList<TimedStep> timeline, RepairCase repairCase, DateTimeOffset startedAt, IReadOnlyList<RunEvent> kept, CupsInHand cups, DateTimeOffset now) =>
+        RepairPlan plan, PlanStep step, Dictionary<string, Progress> steps, IReadOnlyList<TimedStep> timeline, RepairCase repairCase, DateTimeOffset startedAt, IReadOnlyList<RunEvent> kept, Bench bench) =>
         new(
             step.Damage,
             step.Id,
             PhaseOf(steps[step.Id], true),
-            Window(step, steps, timeline, repairCase.Bench.ClimateFrom(startedAt), ClimateOf(repairCase, startedAt, kept), now),
-            UseBy(plan, step, steps, cups),
+            Window(step, steps, timeline, bench),
+            UseBy(plan, step, steps, bench.Cups),
             HoldOf(repairCase, plan, step, startedAt, kept),
             steps[step.Id].Failed ? BackFrom(plan, step) : null,
             PhaseOf(steps[step.Id], true) == StepPhase.Next && timeline.First(each => each.StepId == step.Id) is { HeldFrom: not null, StartsAt: { } start } ? start : null,
             PhaseOf(steps[step.Id], true) == StepPhase.Next ? Awaited(plan, step, steps) : null,
-            PhaseOf(steps[step.Id], true) is StepPhase.Next or StepPhase.Hands ? cups.StandOf(step) : null);
+            PhaseOf(steps[step.Id], true) is StepPhase.Next or StepPhase.Hands ? bench.Cups.StandOf(step) : null);
+
+    /// <summary>What a run is folded at.</summary>
+    /// <param name="Planned">The air that was planned with.</param>
+    /// <param name="Air">The same, as it was read since.</param>
+    /// <param name="Cups">The cups as they are filled.</param>
+    /// <param name="Now">The present.</param>
+    private sealed record Bench(Climate Planned, Climate Air, CupsInHand Cups, DateTimeOffset Now);
 
     /// <summary>The damages whose steps a step waits for and that have not got there yet.</summary>
     private static IReadOnlyList<int>? Awaited(RepairPlan plan, PlanStep step, Dictionary<string, Progress> steps) =>
@@ -293,7 +300,7 @@ public static class Run
     private static StepState State(PlanStep step, Progress progress, bool current) =>
         new(step.Id, PhaseOf(progress, current), progress.StartedAt, progress.DoneAt, progress.Measured);
 
-    private static LiveWindow? Window(PlanStep step, Dictionary<string, Progress> steps, IReadOnlyList<TimedStep> timeline, Climate planned, Climate air, DateTimeOffset now)
+    private static LiveWindow? Window(PlanStep step, Dictionary<string, Progress> steps, IReadOnlyList<TimedStep> timeline, Bench bench)
     {
         var progress = steps[step.Id];
         if (PhaseOf(progress, true) != StepPhase.Waiting || step.Timing.Wait is not { } wait)
@@ -303,11 +310,11 @@ public static class Run
 
         var timed = timeline.First(each => each.StepId == step.Id);
         var ended = progress.HandsEndedAt!.Value;
-        // Only where the bench was read is it known that it was not as planned.
         var from = wait.CountsFrom is { } counted ? steps.GetValueOrDefault(counted)?.StartedAt ?? ended : ended;
-        var opens = ReferenceEquals(planned, air) || progress.NextLookAt is not null ? timed.OpensAt : wait.Clock.TryFindReached(wait.OpensMin, from, planned);
+        // Who has looked and found it not ready moved the window himself.
+        var opens = progress.NextLookAt is not null ? timed.OpensAt : wait.Clock.TryFindReached(wait.OpensMin, from, bench.Planned);
         var moved = opens is { } before && timed.OpensAt is { } after && (after - before).Duration() >= WorthTelling
-            ? new WindowMove(before, air.MeanC(from, Later(from, now)) - planned.MeanC(from, Later(from, now)))
+            ? new WindowMove(before, bench.Air.MeanC(from, Later(from, bench.Now)) - bench.Planned.MeanC(from, Later(from, bench.Now)))
             : null;
         return new LiveWindow(step.Id, wait.Kind, ended, timed.OpensAt, timed.ClosesAt, wait.Check, wait.WhenLate, moved);
     }

@@ -5,7 +5,9 @@ using AbleMend.Core.Instruments;
 namespace AbleMend.Server.Instruments;
 
 /// <summary>The instruments that are attached, or were, with what they read last. Nothing of it is stored: what counts is kept with the mend.</summary>
-public sealed class InstrumentDesk(TimeProvider time)
+/// <param name="time">The shop's clock.</param>
+/// <param name="life">Says when the shop stops.</param>
+public sealed class InstrumentDesk(TimeProvider time, IHostApplicationLifetime life)
 {
     /// <summary>Most instruments that are known at once.</summary>
     public const int Most = 32;
@@ -42,7 +44,11 @@ public sealed class InstrumentDesk(TimeProvider time)
                 _known.Remove(gone.Instrument.Id);
             }
 
-            before?.Link?.PutOff();
+            if (before?.Link is { } old && old != link)
+            {
+                old.PutOff();
+            }
+
             _known[instrument.Id] = new Attached(instrument, link, instrument.Measures.ToDictionary(each => each.What, each => new ReadingView(each.What, Measurable.All[each.What].Unit, each.Step, null, false, null)), null);
             Changed();
             return true;
@@ -119,10 +125,12 @@ public sealed class InstrumentDesk(TimeProvider time)
     /// <summary>As it is now, and again whenever that changes.</summary>
     public async IAsyncEnumerable<InstrumentsView> WatchAsync([EnumeratorCancellation] CancellationToken cancel)
     {
+        // A shop that stops does not wait for its screens, which would stay for ever.
+        using var end = CancellationTokenSource.CreateLinkedTokenSource(cancel, life.ApplicationStopping);
         Interlocked.Increment(ref _screens);
         try
         {
-            while (!cancel.IsCancellationRequested)
+            while (!end.IsCancellationRequested)
             {
                 Task changed;
                 lock (_gate)
@@ -131,8 +139,8 @@ public sealed class InstrumentDesk(TimeProvider time)
                 }
 
                 yield return Now();
-                await Task.Delay(Between, cancel).ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
-                await changed.WaitAsync(Longest, cancel).ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
+                await Task.Delay(Between, end.Token).ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
+                await changed.WaitAsync(Longest, end.Token).ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
             }
         }
         finally

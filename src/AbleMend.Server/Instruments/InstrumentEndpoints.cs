@@ -15,8 +15,12 @@ public static class InstrumentEndpoints
         var instruments = api.MapGroup("/instruments");
         instruments.MapGet("/", (InstrumentDesk desk) => desk.Now()).WithName("getInstruments").WithSummary("What the shop's instruments read.");
         // An answer without an end: it is no part of the description, whose every answer ends.
-        instruments.MapGet("/live", (InstrumentDesk desk, CancellationToken cancel) =>
-                desk.HasRoom ? Results.ServerSentEvents(desk.WatchAsync(cancel)) : ProblemAnswers.Answer(StatusCodes.Status503ServiceUnavailable, "Too much at once.", [Crowded]))
+        instruments.MapGet("/live", (HttpResponse answer, InstrumentDesk desk, CancellationToken cancel) =>
+            {
+                // A proxy that gathers an answer before it hands it on would never hand this one on.
+                answer.Headers["X-Accel-Buffering"] = "no";
+                return desk.HasRoom ? Results.ServerSentEvents(desk.WatchAsync(cancel)) : ProblemAnswers.Answer(StatusCodes.Status503ServiceUnavailable, "Too much at once.", [Crowded]);
+            })
             .ExcludeFromDescription();
         instruments.MapPost("/{id}/tare", (string id, InstrumentDesk desk) => Answer(id, desk.Tell(id, "tare", onlySimulated: false)))
             .Described("tare", "Let a scale show nothing for what stands on it.");
