@@ -152,6 +152,7 @@ test('a gauge fills in the readings of a hold test', async ({ page }) => {
   await tell('test-gauge', 'inflate 100');
   const id = await come('inflatable-board-seam-leak', 'watch');
   await page.goto(`${server.url}/mends/${id}/mend`);
+  await expect(page.getByRole('button', { name: /^Done/ })).toBeEnabled();
   await page.keyboard.press('d');
   await page.getByRole('button', { name: 'Save reading' }).first().click();
   await expect(page.getByText(/Readings: 1/)).toBeVisible();
@@ -163,16 +164,18 @@ test('a gauge fills in the readings of a hold test', async ({ page }) => {
 test('what went wrong is one key away, and its remedy joins the mend', async ({ page }) => {
   const id = await come('fin-box-surround', 'glass');
   await page.goto(`${server.url}/mends/${id}/mend`);
+  await expect(page.getByRole('button', { name: /^Done/ })).toBeEnabled();
   await page.keyboard.press('d');
   await expect(page.getByRole('button', { name: /^Ready/ })).toBeVisible();
   await page.keyboard.press('w');
   await page.getByRole('button', { name: /Still tacky past its time/ }).click();
   await page.getByRole('button', { name: /Soft or rubbery all over/ }).click();
   const heading = (name: string) => expect(page.getByRole('heading', { level: 2, name })).toBeVisible();
+  const done = () => page.getByRole('button', { name: /^Done/ }).click();
   await heading('Scrape it all off');
-  await page.keyboard.press('d');
+  await done();
   await heading('Wipe and key the ground again');
-  await page.keyboard.press('d');
+  await done();
   await page.getByRole('button', { name: /^Ready/ }).click();
   await heading('Mix the resin for the cloth');
   await page.goto(`${server.url}/mends/${id}/prove`);

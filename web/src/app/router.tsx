@@ -3,13 +3,8 @@ import { createRootRouteWithContext, createRoute, createRouter, lazyRouteCompone
 import { BenchPage } from '../bench/BenchPage';
 import { DaysPage } from '../days/DaysPage';
 import { FleetPage } from '../fleet/FleetPage';
-import { GalleryPage } from '../gallery/GalleryPage';
-import { LogPage } from '../log/LogPage';
 import { MendPage } from '../mend/MendPage';
 import { isStage } from '../desk/stages';
-import { CupLabels } from '../print/CupLabels';
-import { HandBackNote } from '../print/HandBackNote';
-import { JobSheet } from '../print/JobSheet';
 import { ShelfPage } from '../shelf/ShelfPage';
 import { Shell } from './Shell';
 import { NotThere } from './NotThere';
@@ -18,7 +13,7 @@ const root = createRootRouteWithContext<{ queryClient: QueryClient }>()({ compon
 const bench = createRoute({ getParentRoute: () => root, path: '/', component: BenchPage });
 const days = createRoute({ getParentRoute: () => root, path: '/days', component: DaysPage });
 const fleet = createRoute({ getParentRoute: () => root, path: '/new', component: FleetPage });
-// The counter and the settings are not the bench: what only they need is fetched when somebody goes there.
+// Counter, settings, log and papers are not the bench: what only they need is fetched when somebody goes there.
 const counter = createRoute({
   getParentRoute: () => root,
   path: '/counter',
@@ -40,11 +35,15 @@ const bill = createRoute({
   component: lazyRouteComponent(() => import('../print/BillPaper'), 'BillPaper'),
 });
 const tag = createRoute({ getParentRoute: () => root, path: '/tags/$tag', component: lazyRouteComponent(() => import('../counter/TagPage'), 'TagPage') });
-const gallery = createRoute({ getParentRoute: () => root, path: '/gallery', component: GalleryPage });
+const gallery = createRoute({
+  getParentRoute: () => root,
+  path: '/gallery',
+  component: lazyRouteComponent(() => import('../gallery/GalleryPage'), 'GalleryPage'),
+});
 const log = createRoute({
   getParentRoute: () => root,
   path: '/log',
-  component: LogPage,
+  component: lazyRouteComponent(() => import('../log/LogPage'), 'LogPage'),
   validateSearch: (search): { q?: string } => (typeof search.q === 'string' && search.q ? { q: search.q } : {}),
 });
 const shelf = createRoute({ getParentRoute: () => root, path: '/shelf', component: ShelfPage });
@@ -63,9 +62,21 @@ const mend = createRoute({
     if (!isStage(params.stage)) throw redirect({ to: '/mends/$id/$stage', params: { id: params.id, stage: 'look' } });
   },
 });
-const sheet = createRoute({ getParentRoute: () => root, path: '/mends/$id/sheet', component: JobSheet });
-const labels = createRoute({ getParentRoute: () => root, path: '/mends/$id/labels', component: CupLabels });
-const note = createRoute({ getParentRoute: () => root, path: '/mends/$id/note', component: HandBackNote });
+const sheet = createRoute({
+  getParentRoute: () => root,
+  path: '/mends/$id/sheet',
+  component: lazyRouteComponent(() => import('../print/JobSheet'), 'JobSheet'),
+});
+const labels = createRoute({
+  getParentRoute: () => root,
+  path: '/mends/$id/labels',
+  component: lazyRouteComponent(() => import('../print/CupLabels'), 'CupLabels'),
+});
+const note = createRoute({
+  getParentRoute: () => root,
+  path: '/mends/$id/note',
+  component: lazyRouteComponent(() => import('../print/HandBackNote'), 'HandBackNote'),
+});
 
 export function makeRouter(queryClient: QueryClient) {
   return createRouter({
