@@ -74,13 +74,16 @@ public sealed record Happening(
     /// <summary>How far ahead of the shop's clock a device's may be.</summary>
     private static readonly TimeSpan MostAhead = TimeSpan.FromMinutes(2);
 
+    /// <summary>How far behind it may be at the start of a run: the page learns the shop's time over a network that takes its own.</summary>
+    private static readonly TimeSpan MostBehind = TimeSpan.FromSeconds(30);
+
     /// <summary>What is wrong with it whatever the state of the mend; null for nothing.</summary>
     /// <param name="startedAt">When the run was started.</param>
     /// <param name="now">The shop's present.</param>
     public Problem? Fault(DateTimeOffset startedAt, DateTimeOffset now) =>
         LimitTable.Check(this).FirstOrDefault()
         ?? Unsaid().FirstOrDefault()
-        ?? (At < startedAt ? new Problem("before-start", "at", "That was before the mend was begun.", "Set the device's clock.")
+        ?? (At < startedAt - MostBehind ? new Problem("before-start", "at", "That was before the mend was begun.", "Set the device's clock.")
             : At > now + MostAhead ? new Problem("clock-ahead", "at", "That lies in the future: the device's clock is ahead of the shop's.", "Set the device's clock.")
             : null);
 
@@ -160,7 +163,8 @@ public sealed record Mend(RepairCase Case, RepairPlan? Plan, MendStatus Status, 
         }
 
         var state = StateAt(now);
-        var next = new RunEvent(state.LastNumber + 1, happening.At ?? now, happening.Kind, happening.StepId, happening.Text, happening.Value, happening.Passed, happening.AirC, happening.BarometerKpa, now, happening.Resolution);
+        // A device that is a moment behind taps before the start that it tapped after.
+        var next = new RunEvent(state.LastNumber + 1, happening.At is not { } at ? now : at < StartedAt!.Value ? StartedAt.Value : at, happening.Kind, happening.StepId, happening.Text, happening.Value, happening.Passed, happening.AirC, happening.BarometerKpa, now, happening.Resolution);
         if (Run.Refuse(plan, state, next) is { } refused)
         {
             return Outcome<Mend>.Failed(refused);

@@ -26,6 +26,17 @@ public class MendTests
         closed.Keep(new Happening(RunEventKind.Undo), Now.AddDays(1)).Value!.Status.ShouldBe(MendStatus.Running);
     }
 
+    // The page learns the shop's time over a network: it may be a moment behind, and what it taps right after the start is no slip.
+    [Fact]
+    public void A_device_that_is_a_moment_behind_may_tap_right_after_the_start_and_one_that_is_far_behind_may_not()
+    {
+        var running = Mend.Open(Quick, Cases.Planner, Now).Value!.Start(Cases.Planner, Now).Value!;
+        var kept = running.Keep(new Happening(RunEventKind.Note, Text: "begun", At: Now.AddSeconds(-3)), Now.AddSeconds(1)).Value.ShouldNotBeNull();
+        (kept.Events[^1].At, kept.Events[^1].KeptAt).ShouldBe((Now, Now.AddSeconds(1)));
+        running.Keep(new Happening(RunEventKind.Note, Text: "begun", At: Now.AddMinutes(-1)), Now).Problems.Single().Code.ShouldBe("before-start");
+        running.Keep(new Happening(RunEventKind.Note, Text: "begun", At: Now.AddMinutes(3)), Now).Problems.Single().Code.ShouldBe("clock-ahead");
+    }
+
     [Fact]
     public void A_mend_for_now_is_followed_by_its_proper_repair_and_leaves_its_chemistry()
     {
