@@ -3,6 +3,7 @@ using AbleMend.Core.Methods;
 using AbleMend.Core.Methods.Steps;
 using AbleMend.Core.Mixing;
 using AbleMend.Core.Plans;
+using AbleMend.Core.Rescuing;
 using static AbleMend.Core.Quantities.Measures;
 
 namespace AbleMend.Core.Running;
@@ -62,11 +63,13 @@ internal sealed class CupsInHand(RepairPlan plan, MeasuringDevice device, IReadO
     public IReadOnlyList<IReadOnlyList<CupPour>> CupsOf(PlanStep mix)
     {
         List<List<CupPour>> cups = [[]];
-        foreach (var each in kept.Where(each => each.StepId == mix.Id || (each.Kind == RunEventKind.Redo && IsRedone(mix, each))))
+        foreach (var each in kept.Where(each => each.StepId == mix.Id || (each.Kind == RunEventKind.Redo && IsRedone(mix, each)) || IsRescued(mix, each)))
         {
             switch (each.Kind)
             {
                 case RunEventKind.Redo:
+                // A remedy before the mix has it mixed again; resin that nothing sets yet is still in its cup.
+                case RunEventKind.Mishap when IsRescued(mix, each) && (cups.Count > 1 || cups[^1].Any(pour => pour.Part is MixPart.Hardener or MixPart.Catalyst)):
                     cups = [[]];
                     break;
                 case RunEventKind.ThrownOut:
@@ -137,6 +140,9 @@ internal sealed class CupsInHand(RepairPlan plan, MeasuringDevice device, IReadO
         step.Pour?.Cup is not null ? step : step.Uses is { } uses ? plan.Steps.FirstOrDefault(each => each.Id == uses && each.Damage == step.Damage && each.Pour?.Cup is not null) : null;
 
     private static bool IsRedone(PlanStep mix, RunEvent redo) => mix.Timing.IsFor(Numbering.Parse(redo.StepId!).Number);
+
+    private bool IsRescued(PlanStep mix, RunEvent each) =>
+        each.Kind == RunEventKind.Mishap && plan.Steps.TakeWhile(step => step.Id != mix.Id).Any(step => step.Damage == mix.Damage && RescueDesk.IsOf(step.Id, each.Number));
 
     private (CupOrder Order, IReadOnlyList<Ingredient> Ingredients)? OrderOf(PlanStep mix)
     {

@@ -74,6 +74,26 @@ public class MishapTests
     }
 
     [Fact]
+    public void A_mix_that_is_mixed_again_is_a_new_cup_with_a_clock_of_its_own()
+    {
+        var (mend, at) = Until(Cases.FinBox(), "glass-mix", waiting: false);
+        mend = Kept(mend, new Happening(RunEventKind.Poured, "glass-mix", "resin", 23), at);
+        mend = Kept(mend, new Happening(RunEventKind.Poured, "glass-mix", "hardener", 9.7), at);
+        mend = Kept(mend, new Happening(RunEventKind.HandsDone, "glass-mix"), at.AddMinutes(2));
+        mend = Kept(mend, new Happening(RunEventKind.HandsDone, "glass"), at.AddMinutes(10));
+        mend = Kept(mend, new Happening(RunEventKind.Mishap, "glass", "tacky/ratio"), at = at.AddHours(9));
+        while (mend.StateAt(at).CurrentStepId != "glass-mix")
+        {
+            mend = Kept(mend, On(mend, mend.StateAt(at)), at = at.AddMinutes(20));
+        }
+
+        mend.StateAt(at).Fronts[0].Cup.ShouldNotBeNull().ShouldSatisfyAllConditions(cup => cup.Next.ToString().ShouldBe("Resin"), cup => cup.Number.ShouldBe(1), cup => cup.SetsAt.ShouldBeNull());
+        mend = Kept(mend, new Happening(RunEventKind.Poured, "glass-mix", "resin", 23), at);
+        mend = Kept(mend, new Happening(RunEventKind.Poured, "glass-mix", "hardener", 9.7), at);
+        mend.StateAt(at).UseBy!.Value.ShouldBeGreaterThan(at);
+    }
+
+    [Fact]
     public void Taken_back_it_never_went_wrong()
     {
         var (mend, at) = Until(Cases.FinBox(), "glass", waiting: true);
