@@ -23,6 +23,7 @@ public static class EventRows
             AirC = each.AirC,
             BarometerKpa = each.BarometerKpa,
             Resolution = each.Resolution,
+            Looks = each.Looks,
         };
 
     /// <summary>Whether a row can be read: its kind is known and its numbers are numbers.</summary>
@@ -30,5 +31,5 @@ public static class EventRows
 
     /// <summary>A row as an event.</summary>
     public static RunEvent ToEvent(MendEventRow row) =>
-        new(row.Number, row.At, Kinds[row.Kind], row.StepId, row.Text, row.Value, row.Passed, row.AirC, row.BarometerKpa, row.KeptAt, row.Resolution);
+        new(row.Number, row.At, Kinds[row.Kind], row.StepId, row.Text, row.Value, row.Passed, row.AirC, row.BarometerKpa, row.KeptAt, row.Resolution, row.Looks);
 }

@@ -31,6 +31,9 @@ public sealed class MendDb(DbContextOptions<MendDb> options) : DbContext(options
     /// <value>What came off the lots of the shelf, and what was counted.</value>
     public DbSet<LotMoveRow> LotMoves => Set<LotMoveRow>();
 
+    /// <value>What touch has said of how fast lots set.</value>
+    public DbSet<LookRow> Looks => Set<LookRow>();
+
     /// <value>What was taken in at the counter.</value>
     public DbSet<TicketRow> Tickets => Set<TicketRow>();
 
@@ -113,6 +116,12 @@ public sealed class MendDb(DbContextOptions<MendDb> options) : DbContext(options
             move.HasIndex(row => row.Lot);
             move.HasIndex(row => row.MendId);
             move.HasOne(row => row.Mend).WithMany().HasForeignKey(row => row.MendId).OnDelete(DeleteBehavior.Cascade);
+        });
+        modelBuilder.Entity<LookRow>(look =>
+        {
+            look.HasIndex(row => new { row.Material, row.Lot });
+            look.HasIndex(row => row.MendId);
+            look.HasOne(row => row.Mend).WithMany().HasForeignKey(row => row.MendId).OnDelete(DeleteBehavior.Cascade);
         });
         modelBuilder.Entity<ShopRow>().Property(row => row.Version).IsConcurrencyToken();
     }

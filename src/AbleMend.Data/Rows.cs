@@ -142,8 +142,11 @@ public sealed class MendEventRow
     /// <value>Barometer in kPa at a reading of a hold test, or null.</value>
     public double? BarometerKpa { get; set; }
 
-    /// <value>Smallest step of the instrument that the value was read from, or null.</value>
+    /// <value>Smallest step of the instrument that the value was read from, the spread of a pace, or null.</value>
     public double? Resolution { get; set; }
+
+    /// <value>Looks that a pace was learnt from, or null.</value>
+    public int? Looks { get; set; }
 }
 
 /// <summary>Something that was asked for with a key and carried out: asked for again, it is not done twice.</summary>
@@ -282,6 +285,43 @@ public sealed class DayWishRow
 
     /// <value>What an hour late costs against another's.</value>
     public int Weight { get; set; } = 1;
+}
+
+/// <summary>What touch said of one wait of a mend, and of which lot.</summary>
+public sealed class LookRow
+{
+    /// <value>Identifier.</value>
+    public long Id { get; set; }
+
+    /// <value>The mend.</value>
+    public int MendId { get; set; }
+
+    /// <value>The mend.</value>
+    public MendRow? Mend { get; set; }
+
+    /// <value>Number of the newest event of the mend that it was taken from.</value>
+    public int EventNumber { get; set; }
+
+    /// <value>Step that was waited for.</value>
+    public required string StepId { get; set; }
+
+    /// <value>Identifier of the material.</value>
+    public required string Material { get; set; }
+
+    /// <value>What the lot goes by that was used.</value>
+    public required string Lot { get; set; }
+
+    /// <value>Minutes that the label gives.</value>
+    public double LabelMin { get; set; }
+
+    /// <value>Minutes of the label's clock at the latest look that found it not ready, or null.</value>
+    public double? NotYetMin { get; set; }
+
+    /// <value>The same at the first that found it ready, or null.</value>
+    public double? ReadyMin { get; set; }
+
+    /// <value>Looks that this was taken from.</value>
+    public int Looks { get; set; } = 1;
 }
 
 /// <summary>So much came off a lot of the shelf, or was found there when it was counted.</summary>

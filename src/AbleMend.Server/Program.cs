@@ -61,6 +61,10 @@ builder.Services.AddHostedService(services => services.GetRequiredService<BenchC
 builder.Services.AddScoped<MendStore>();
 builder.Services.AddScoped<ShopStore>();
 builder.Services.AddScoped<LotDraws>();
+builder.Services.AddScoped<PaceBook>();
+builder.Services.AddSingleton<PaceTurns>();
+builder.Services.AddSingleton<PaceRounds>();
+builder.Services.AddHostedService(services => services.GetRequiredService<PaceRounds>());
 builder.Services.AddSingleton<DaysDesk>();
 builder.Services.AddScoped<DaysStore>();
 builder.Services.AddScoped<ShelfStore>();

@@ -1,5 +1,6 @@
 using System.Runtime.CompilerServices;
 using AbleMend.Core.Catalogue;
+using AbleMend.Core.Curing;
 using AbleMend.Core.Finishing;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Limits;
@@ -49,7 +50,18 @@ public static class CaseChecks
         CheckTools(checks, repairCase.Tools);
         CheckShelf(checks, repairCase.Shelf ?? [], catalogue);
         CheckOffcuts(checks, repairCase.Offcuts ?? [], catalogue);
+        CheckPaces(checks, repairCase.Paces ?? [], catalogue);
         return checks.Problems;
+    }
+
+    private static void CheckPaces(Checks checks, IReadOnlyList<LearntPace> paces, MendCatalogue catalogue)
+    {
+        checks.Demand(paces.DistinctBy(pace => pace.Material).Count() == paces.Count, "twice", "paces", "Two paces are of the same material.", "Keep the newer.");
+        foreach (var (pace, i) in paces.Take(200).Select((pace, i) => (pace, i)))
+        {
+            checks.Known(catalogue.Materials.TryGetValue(pace.Material, out var material) && material.Holds, $"paces[{i}].material", pace.Material,
+                catalogue.MaterialList.Where(material => material.Holds).Select(material => material.Id));
+        }
     }
 
     /// <summary>Checks a shop as the part of every case that it becomes.</summary>

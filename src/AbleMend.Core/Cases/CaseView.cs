@@ -77,6 +77,10 @@ public sealed class CaseView
     /// <summary>The option taken on a question where practitioners disagree: the chosen one, or the default.</summary>
     public string School(string id) => Choice?.Schools?.GetValueOrDefault(id) ?? Catalogue.Schools[id].Default;
 
+    /// <summary>How fast a material sets here beside its label, where that is known well enough to be reckoned with; else null.</summary>
+    /// <param name="material">Identifier of the material.</param>
+    public LearntPace? PaceOf(string material) => Case.Paces?.FirstOrDefault(pace => pace.Material == material) is { Counts: true } pace ? pace : null;
+
     /// <value>Grits in the drawer.</value>
     public IReadOnlyList<Grit> Drawer { get; }
 

@@ -24,6 +24,7 @@ internal static class EmptyPlaces
         yield return ("shelf", repairCase.Shelf);
         yield return ("offcuts", repairCase.Offcuts);
         yield return ("products", repairCase.Products);
+        yield return ("paces", repairCase.Paces);
         foreach (var list in repairCase.Damages.SelectMany((damage, i) => damage is null ? [] : Lists(damage, $"damages[{i}]")))
         {
             yield return list;

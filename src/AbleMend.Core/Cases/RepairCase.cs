@@ -135,6 +135,7 @@ public sealed record DamageToMend(Damage Seen, Choice? Choice = null, [property:
 /// <param name="Shelf">What is on the shelf; null when everything is.</param>
 /// <param name="Products">The shop's own products, as their labels describe them, beside the catalogue's.</param>
 /// <param name="Offcuts">Pieces of cloth and patch stock at hand, on which the patches are fitted.</param>
+/// <param name="Paces">How fast products set at this shop beside their labels, as touch has taught; null where nothing was learnt.</param>
 public sealed record RepairCase(
     string Format,
     ItemFacts Item,
@@ -144,7 +145,8 @@ public sealed record RepairCase(
     Tools Tools,
     [property: Size(0, 1000)] IReadOnlyList<OnShelf>? Shelf = null,
     [property: Size(0, 200)] IReadOnlyList<Material>? Products = null,
-    [property: Size(0, 200)] IReadOnlyList<Offcut>? Offcuts = null
+    [property: Size(0, 200)] IReadOnlyList<Offcut>? Offcuts = null,
+    [property: Size(0, 200)] IReadOnlyList<LearntPace>? Paces = null
 )
 {
     /// <summary>Name and version of the format.</summary>

@@ -8,7 +8,8 @@ namespace AbleMend.Core.Curing;
 /// <param name="ActivationKjPerMol">Activation energy in kJ/mol.</param>
 /// <param name="MinimumC">Below this in °C the clock stands still.</param>
 /// <param name="BySun">Whether the sun drives it: its minutes are minutes of full daylight, and go by the sky where that is known.</param>
-public sealed record CureClock(double ReferenceC, double ActivationKjPerMol, double MinimumC, bool BySun = false)
+/// <param name="Pace">How fast it runs beside its label: 1 as it says, 0.7 for slower.</param>
+public sealed record CureClock(double ReferenceC, double ActivationKjPerMol, double MinimumC, bool BySun = false, double Pace = 1)
 {
     /// <summary>How long is looked ahead before a milestone counts as never reached: 60 days.</summary>
     public static readonly TimeSpan Horizon = TimeSpan.FromDays(60);
@@ -34,7 +35,23 @@ public sealed record CureClock(double ReferenceC, double ActivationKjPerMol, dou
 
     /// <summary>Rate at a temperature; 0 below the lowest cure temperature.</summary>
     public double RateAt(double temperatureC) =>
-        temperatureC < MinimumC ? 0 : EquivalentAge.Rate(ActivationKjPerMol, temperatureC, ReferenceC);
+        temperatureC < MinimumC ? 0 : Pace * EquivalentAge.Rate(ActivationKjPerMol, temperatureC, ReferenceC);
+
+    /// <summary>Minutes at the reference that pass between two instants.</summary>
+    /// <param name="from">First instant.</param>
+    /// <param name="to">Last instant; before the first, nothing passes.</param>
+    /// <param name="climate">Air at the bench.</param>
+    public double MinutesBetween(DateTimeOffset from, DateTimeOffset to, Climate climate)
+    {
+        var (sum, at) = (0.0, from);
+        foreach (var end in climate.Spans.Select(span => span.From).Where(change => change > from && change < to).Append(to))
+        {
+            sum += Math.Max(0, (end - at).TotalMinutes) * RateAt(climate.TemperatureCAt(at));
+            at = end;
+        }
+
+        return sum;
+    }
 
     /// <summary>When a milestone is reached: the integral of the rate since the start equals the label's minutes.</summary>
     /// <param name="label">Minutes at the reference temperature, 0 or more.</param>

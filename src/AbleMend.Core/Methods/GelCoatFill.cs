@@ -91,7 +91,7 @@ internal sealed class GelCoatFill : MendMethod
         var drops = job.CatalystDrops(id, grams, percent);
         var wax = job.Wax(id, grams, waxed);
         Fumes.Put(job, id, resin, grams);
-        var life = job.Figure($"{id}.pot-life", "Pot life", () => WallMin(Math.Max(1, label.PotLife.CureMin / Math.Max(0.1, Curing.CureClock.For(resin).RateAt(job.Bench.C)))), "Label's pot life ÷ rate at this temperature", Curing.EquivalentAge.Source);
+        var life = job.Figure($"{id}.pot-life", "Pot life", () => WallMin(Math.Max(1, label.PotLife.CureMin / Math.Max(0.1, job.LifeClock(resin).RateAt(job.Bench.C)))), "Label's pot life ÷ rate at this temperature", Curing.EquivalentAge.Source);
         if (life.WallMin < Mixes.MixingMin + SpreadingMin && !job.Warnings.Any(warning => warning.Code == "too-quick"))
         {
             job.Warnings.Add(new Warning("too-quick", $"At this temperature it gels in {life}, sooner than it is mixed and spread: cool bench and gel coat.", $"{id}-mix"));

@@ -105,7 +105,7 @@ internal sealed class MetalEpoxy : MendMethod
     {
         var again = job.Figure("look.again", "Look again after", WallMin(120), "A couple of hours", Source.CommonPractice);
         job.Do("leave", Stage.Cure, "Leave it as it lies", "It still sinks while it hardens. Go to something else, and look across it in a couple of hours.", 1, "It sinks where there was too little thickener: mark the place.",
-            new StepWait(WaitKind.Recoat, CureMin(again.WallMin), null, "outside-mix", Curing.CureClock.For(job.Main), "Is it firm, and where did it sink?", 30, Because: again.Id));
+            new StepWait(WaitKind.Recoat, CureMin(again.WallMin), null, "outside-mix", Curing.CureClock.For(job.Main), "Is it firm, and where did it sink?", 30, Because: again.Id, Material: job.Main.Id).At(job.Pace(job.Main)));
     }
 
     private static StepWait DaysLater(Job job)

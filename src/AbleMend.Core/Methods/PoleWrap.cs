@@ -52,7 +52,7 @@ internal sealed class PoleWrap : MendMethod
         job.Scuff("P100", "the shaft between the tapes", 3).Clean();
         job.Do("lay-out", Stage.Prepare, "Gloves on, everything laid out", "Water in a bowl, film, tape, scissors, gloves. The pouch stays shut until all of it lies there.", 2,
             "The pouch starts curing in air: open it last.", cautions: ["gloves", "isocyanate"]);
-        var life = job.Figure("soak.pot-life", "Time to wrap", () => WallMin(job.Label.PotLife.CureMin / Math.Max(0.1, CureClock.For(job.Main).RateAt(job.Bench.C))), "Label's time once it is wet ÷ rate at this temperature", EquivalentAge.Source);
+        var life = job.Figure("soak.pot-life", "Time to wrap", () => WallMin(job.Label.PotLife.CureMin / Math.Max(0.1, job.LifeClock(job.Main).RateAt(job.Bench.C))), "Label's time once it is wet ÷ rate at this temperature", EquivalentAge.Source);
         if (life.WallMin < SoakMin + WrapMin)
         {
             job.Warnings.Add(new Warning("too-quick", $"At this temperature it sets in {life}, sooner than it is wrapped: cold water, a cooler place, and two pairs of hands.", "soak"));

@@ -78,7 +78,7 @@ internal sealed record Part(Looked Look, Candidate Picked, Composed Composed)
             [.. method.Schools.Where(id => SystemPick.IsOpen(view.Catalogue.Schools[id], Look.Candidates)).Select(id => SystemPick.Taken(view, id, Picked))],
             method.Proper?.What,
             HandBackDesk.Write(view, method, materials.Main, id => Composed.Told.FirstOrDefault(figure => figure.Id == Numbering.Of(view.Number, id))?.Id, readyAt),
-            Composed.Steps.LastOrDefault(step => step.Stage == Stage.Apply) is { } last ? new LastCure(last.Id, new CureTime(materials.Main.Label!.FullMin), CureClock.For(materials.Main)) : null);
+            Composed.Steps.LastOrDefault(step => step.Stage == Stage.Apply) is { } last ? new LastCure(last.Id, new CureTime(materials.Main.Label!.FullMin), CureClock.For(materials.Main) with { Pace = Math.Min(1, view.PaceOf(materials.Main.Id)?.Rate ?? 1) }) : null);
     }
 
     private PlannedSystem System(IMendMethod method, ChosenMaterials materials) =>

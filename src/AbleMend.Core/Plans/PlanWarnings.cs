@@ -1,5 +1,6 @@
 using System.Globalization;
 using AbleMend.Core.Cases;
+using AbleMend.Core.Curing;
 using AbleMend.Core.Figures;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Methods;
@@ -24,6 +25,11 @@ internal static class PlanWarnings
         foreach (var missed in timeline.Where(each => each.MissesWindow))
         {
             yield return new Warning("window-missed", $"Nobody will be in before the window closes. {steps.First(step => step.Id == missed.StepId).Timing.Wait!.WhenLate}", missed.StepId);
+        }
+
+        foreach (var pace in steps.Select(step => step.Timing.Wait?.Material).OfType<string>().Distinct().Select(view.PaceOf).OfType<LearntPace>())
+        {
+            yield return new Warning("learnt-pace", Learnt(view, pace), null);
         }
 
         if (view.Case.Wanted.NeededBy is { } needed && Timeline.ReadyAt(timeline) is { } ready && ready > needed)
@@ -67,6 +73,17 @@ internal static class PlanWarnings
             .Select(group => (Cloth: view.Catalogue.Materials[group.Key], Largest: group.MaxBy(patch => patch.LengthMm * patch.WidthMm)!))
             .Select(each => new Warning("no-piece", $"The pieces of {each.Cloth.Name:inside} that are there do not take all of its patches, the largest {Mm(each.Largest.LengthMm):0} by {Mm(each.Largest.WidthMm):0}: cut it from a roll, or buy one as wide.", null));
     }
+
+    /// <summary>How far a product sets apart from its label here, and what that does to its waits.</summary>
+    private static Message Learnt(CaseView view, LearntPace pace)
+    {
+        var name = view.Catalogue.Materials[pace.Material].Name;
+        return pace.Rate < 1
+            ? (Message)$"{name} sets {Times(1 / pace.Rate):0.0} slower here than its label says ({Looks(pace)}): its waits are as much longer."
+            : $"{name} sets {Times(pace.Rate):0.0} faster here than its label says ({Looks(pace)}): it is spread and coated sooner than the label says, and still bears load no sooner.";
+    }
+
+    private static Message Looks(LearntPace pace) => pace.Looks == 1 ? (Message)$"1 look" : (Message)$"{pace.Looks} looks";
 
     /// <summary>Why a step is held back, and what beginning it as soon as it could be would cost.</summary>
     private static Message Held(CaseView view, IReadOnlyList<PlanStep> steps, TimedStep held)

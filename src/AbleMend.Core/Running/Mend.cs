@@ -65,6 +65,7 @@ public sealed record Happening(
         [RunEventKind.Mishap] = ["stepId", "text"],
         [RunEventKind.Note] = ["stepId", "text"],
         [RunEventKind.Reading] = ["value", "resolution"],
+        [RunEventKind.Pace] = ["text", "value", "resolution"],
         [RunEventKind.Pressure] = ["stepId", "value", "airC", "barometerKpa", "resolution"],
         [RunEventKind.Find] = ["stepId", "text"],
         [RunEventKind.Undo] = [],
@@ -180,6 +181,34 @@ public sealed record Mend(RepairCase Case, RepairPlan? Plan, MendStatus Status, 
         var handedBack = kept.StateAt(now).HandedBackAt;
         return Outcome<Mend>.Of(kept with { Status = handedBack is null ? MendStatus.Running : MendStatus.HandedBack, ClosedAt = handedBack });
     }
+
+    /// <summary>What touch has said in this run of how fast products set; empty before it was started.</summary>
+    public IReadOnlyList<TouchedWait> Touched() => Plan is { } plan && StartedAt is { } started ? Run.Touched(Case, plan, started, Events) : [];
+
+    /// <summary>The materials whose pace this run still waits by, or has waited by.</summary>
+    public IReadOnlyList<string> Paced() => [.. (Plan?.Steps ?? []).Select(step => step.Timing.Wait?.Material).OfType<string>().Distinct()];
+
+    /// <value>Its plan, with every wait at the pace that was learnt since it was frozen; null for a draft.</value>
+    [JsonIgnore]
+    public RepairPlan? PlanAtPace =>
+        Plan is not { } plan ? null
+        : new PacesLearnt(Case.Paces, Run.Standing(Events)) is var paces ? plan with { Steps = [.. plan.Steps.Select(step => step with { Timing = paces.At(step.Timing) })] }
+        : plan;
+
+    /// <summary>The pace that this run reckons with: the newest that it was told, else what its plan knew; null for the label's.</summary>
+    /// <param name="material">Identifier of the material.</param>
+    public LearntPace? PaceOf(string material) =>
+        Run.Standing(Events).LastOrDefault(each => each.Kind == RunEventKind.Pace && each.Text == material) is { } told ? told.Pace : Case.Paces?.FirstOrDefault(pace => pace.Material == material);
+
+    /// <summary>Tells this run what touch has taught of a product, here or elsewhere; what it knows already is not told again.</summary>
+    /// <param name="material">Identifier of the material.</param>
+    /// <param name="pace">What was learnt; null where everything that it was learnt from was taken back.</param>
+    /// <param name="now">The present.</param>
+    /// <returns>The mend with the pace as its newest event, or as it is.</returns>
+    public Mend Learn(string material, LearntPace? pace, DateTimeOffset now) =>
+        Status != MendStatus.Running || !Paced().Contains(material) || Equals(PaceOf(material), pace)
+            ? this
+            : this with { Events = [.. Events, RunEvent.OfPace(Events.Count == 0 ? 1 : Events[^1].Number + 1, now, material, pace)] };
 
     /// <summary>The run as it stands at an instant.</summary>
     /// <exception cref="InvalidOperationException">It was never started.</exception>

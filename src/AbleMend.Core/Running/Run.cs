@@ -30,11 +30,12 @@ public static class Run
         }
 
         var climate = ClimateOf(repairCase, startedAt, kept);
-        var bench = new Bench(repairCase.Bench.ClimateFrom(startedAt), climate, new CupsInHand(plan, repairCase.Tools.Measure, kept, climate, now), now);
+        var paces = new PacesLearnt(repairCase.Paces, kept);
+        var bench = new Bench(repairCase.Bench.ClimateFrom(startedAt), climate, paces, new CupsInHand(plan, repairCase.Tools.Measure, kept, climate, now), now);
         FillStarts(plan, steps, startedAt);
         var actuals = steps.Where(pair => pair.Value.StartedAt is not null)
             .ToDictionary(pair => pair.Key, pair => new Actual(pair.Value.StartedAt!.Value, pair.Value.HandsEndedAt, pair.Value.NextLookAt));
-        var timeline = Timeline.Lay([.. plan.Steps.Select(step => step.Timing)], startedAt, climate, HoursOf(repairCase), actuals, now);
+        var timeline = Timeline.Lay([.. plan.Steps.Select(step => paces.At(step.Timing))], startedAt, climate, HoursOf(repairCase), actuals, now);
         var readyAt = Timeline.ReadyAt(timeline);
         var fronts = plan.Steps.Where(step => steps[step.Id].DoneAt is null).GroupBy(step => step.Damage).OrderBy(front => front.Key)
             .Select(front => FrontOf(plan, front.First(), steps, timeline, repairCase, startedAt, kept, bench)).ToList();
@@ -47,7 +48,7 @@ public static class Run
             lead?.UseBy,
             timeline,
             readyAt,
-            FullCure.At(plan.Damages, timeline, climate),
+            FullCure.At([.. plan.Damages.Select(paces.At)], timeline, climate),
             readyAt + (plan.Damages.Min(damage => damage.Aftercare?.LookAgainAt) - plan.ReadyAt),
             kept.LastOrDefault(each => each.Kind == RunEventKind.HandBack)?.At,
             events.Count == 0 ? 0 : events[^1].Number,
@@ -76,9 +77,10 @@ public static class Run
     /// <summary>What a run is folded at.</summary>
     /// <param name="Planned">The air that was planned with.</param>
     /// <param name="Air">The same, as it was read since.</param>
+    /// <param name="Paces">How fast products set, as touch has taught since.</param>
     /// <param name="Cups">The cups as they are filled.</param>
     /// <param name="Now">The present.</param>
-    private sealed record Bench(Climate Planned, Climate Air, CupsInHand Cups, DateTimeOffset Now);
+    private sealed record Bench(Climate Planned, Climate Air, PacesLearnt Paces, CupsInHand Cups, DateTimeOffset Now);
 
     /// <summary>The damages whose steps a step waits for and that have not got there yet.</summary>
     private static IReadOnlyList<int>? Awaited(RepairPlan plan, PlanStep step, Dictionary<string, Progress> steps) =>
@@ -144,6 +146,7 @@ public static class Run
             RunEventKind.Redo when plan.Steps.All(step => step.Id != next.StepId) => new Problem("unknown-id", "stepId", $"The plan has no step '{next.StepId ?? "":as-is}'.", "Reload the mend."),
             RunEventKind.Note when string.IsNullOrWhiteSpace(next.Text) || next.Text.Length > 2000 => new Problem("bad-note", "text", "The note is empty, or longer than 2000 characters.", "Write something shorter."),
             RunEventKind.Reading when next.Value is not (>= -10 and <= 45) => new Problem("out-of-range", "value", $"A bench reading lies from {Celsius(-10)} to {Celsius(45)}.", "Read the thermometer again."),
+            RunEventKind.Pace => new Problem("not-by-hand", "kind", "How fast a product sets is learnt from looks, and not said.", "Say what the look found: ready, or not yet."),
             RunEventKind.Poured or RunEventKind.Stirred or RunEventKind.ThrownOut => CupsInHand.Refuse(plan, state, next),
             RunEventKind.Pressure => RefusePressure(front, next),
             RunEventKind.Find when next.Text is not { Length: >= 1 and <= 120 } || string.IsNullOrWhiteSpace(next.Text) =>
@@ -253,6 +256,64 @@ public static class Run
         }
     }
 
+    /// <summary>
+    /// What touch has said of how fast products set in this run: every wait that a finger tells, looked at when it was not ready and when it
+    /// was; and a cup that gelled before its time. A wait that was begun anew counts anew.
+    /// </summary>
+    /// <param name="repairCase">Case that the plan was made from.</param>
+    /// <param name="plan">Plan of the run.</param>
+    /// <param name="startedAt">When it was started.</param>
+    /// <param name="events">Everything that happened, in order.</param>
+    public static IReadOnlyList<TouchedWait> Touched(RepairCase repairCase, RepairPlan plan, DateTimeOffset startedAt, IReadOnlyList<RunEvent> events)
+    {
+        var kept = Standing(events);
+        var climate = ClimateOf(repairCase, startedAt, kept);
+        var steps = plan.Steps.ToDictionary(step => step.Id, _ => new Progress());
+        var touched = new List<TouchedWait>();
+        foreach (var each in kept)
+        {
+            if (each.StepId is { } id && steps.ContainsKey(id) && plan.Steps.First(step => step.Id == id) is var step)
+            {
+                FillStarts(plan, steps, startedAt);
+                if (each.Kind is RunEventKind.Ready or RunEventKind.NotYet && LookAt(step, steps, climate, each) is { } look)
+                {
+                    TouchedWait.Add(touched, look);
+                }
+                else if (each.Kind == RunEventKind.Mishap && GelledAt(plan, step, steps, each) is { } gelled)
+                {
+                    touched.Add(gelled);
+                }
+            }
+
+            Apply(plan, steps, each);
+        }
+
+        return touched;
+    }
+
+    private static TouchedWait? LookAt(PlanStep step, Dictionary<string, Progress> steps, Climate climate, RunEvent look)
+    {
+        if (step.Timing.Wait is not { Material: { } material } wait || steps[step.Id].HandsEndedAt is not { } ended)
+        {
+            return null;
+        }
+
+        var from = wait.CountsFrom is { } counted ? steps.GetValueOrDefault(counted)?.StartedAt ?? ended : ended;
+        var minutes = wait.At(1).Clock.MinutesBetween(from, look.At, climate);
+        return minutes <= 0 ? null
+            : new TouchedWait(material, step.Id, ended, look.Number, new PaceLook(wait.OpensMin.CureMin, look.Kind == RunEventKind.NotYet ? minutes : null, look.Kind == RunEventKind.Ready ? minutes : null));
+    }
+
+    /// <summary>A cup that gelled while it was spread was past using sooner than its plan says: how much sooner is its pace.</summary>
+    private static TouchedWait? GelledAt(RepairPlan plan, PlanStep step, Dictionary<string, Progress> steps, RunEvent mishap)
+    {
+        var mix = step.UseWithinMin is not null ? step : plan.Steps.FirstOrDefault(each => each.Id == step.Uses);
+        return mishap.Text?.StartsWith("gelled/", StringComparison.Ordinal) == true && mix is { UseWithinMin: { } within } && steps[mix.Id].StartedAt is { } started && mishap.At > started
+            && plan.Steps.SkipWhile(each => each != mix).FirstOrDefault(each => each.Damage == mix.Damage && each.Timing.Wait?.Material is not null)?.Timing.Wait!.Material is { } material
+            ? new TouchedWait(material, mix.Id, started, mishap.Number, new PaceLook(within, null, (mishap.At - started).TotalMinutes))
+            : null;
+    }
+
     /// <summary>A step and what follows it are done again; a test of the whole item tests that as well.</summary>
     private static void DoAgainFrom(RepairPlan plan, Dictionary<string, Progress> steps, PlanStep step, DateTimeOffset at)
     {
@@ -313,10 +374,12 @@ public static class Run
         var from = wait.CountsFrom is { } counted ? steps.GetValueOrDefault(counted)?.StartedAt ?? ended : ended;
         // Who has looked and found it not ready moved the window himself.
         var opens = progress.NextLookAt is not null ? timed.OpensAt : wait.Clock.TryFindReached(wait.OpensMin, from, bench.Planned);
-        var moved = opens is { } before && timed.OpensAt is { } after && (after - before).Duration() >= WorthTelling
+        // Only what the air did: what a pace did is told beside it.
+        var inThisAir = progress.NextLookAt is not null ? opens : wait.Clock.TryFindReached(wait.OpensMin, from, bench.Air);
+        var moved = opens is { } before && inThisAir is { } after && (after - before).Duration() >= WorthTelling
             ? new WindowMove(before, bench.Air.MeanC(from, Later(from, bench.Now)) - bench.Planned.MeanC(from, Later(from, bench.Now)))
             : null;
-        return new LiveWindow(step.Id, wait.Kind, ended, timed.OpensAt, timed.ClosesAt, wait.Check, wait.WhenLate, moved);
+        return new LiveWindow(step.Id, wait.Kind, ended, timed.OpensAt, timed.ClosesAt, wait.Check, wait.WhenLate, moved, bench.Paces.Window(wait, from, bench.Air));
     }
 
     /// <summary>A window that moved by less is where it was.</summary>

@@ -1,4 +1,5 @@
 using System.Text.Json.Serialization;
+using AbleMend.Core.Curing;
 
 namespace AbleMend.Core.Running;
 
@@ -42,6 +43,9 @@ public enum RunEventKind
     /// <summary>A reading of the bench temperature.</summary>
     Reading,
 
+    /// <summary>What touch has taught of how fast a product sets at this shop, at this bench or at another.</summary>
+    Pace,
+
     /// <summary>A reading of a hold test: gauge, air and barometer.</summary>
     Pressure,
 
@@ -60,18 +64,31 @@ public enum RunEventKind
 /// <param name="At">When it happened, UTC: by the device that it was told to.</param>
 /// <param name="Kind">What.</param>
 /// <param name="StepId">Step that it concerns; null for notes, readings, undo and hand-back.</param>
-/// <param name="Text">Words of a note, the place of a find, the part that was poured, what went wrong, or what to watch on hand-back.</param>
-/// <param name="Value">Temperature in °C of a reading, gauge pressure in kPa of a hold test, what was poured in g or mL, or the measure of a test.</param>
+/// <param name="Text">Words of a note, the place of a find, the part that was poured, what went wrong, the material of a pace, or what to watch on hand-back.</param>
+/// <param name="Value">Temperature in °C of a reading, gauge pressure in kPa of a hold test, what was poured in g or mL, a pace beside the label's, or the measure of a test.</param>
 /// <param name="Passed">Whether a test passed.</param>
 /// <param name="AirC">Air temperature in °C at a reading of a hold test; null takes the bench.</param>
 /// <param name="BarometerKpa">Barometer in kPa at a reading of a hold test; null takes sea level.</param>
 /// <param name="KeptAt">When it was kept, UTC: later than it happened where the network was away; null for an event of before both were kept.</param>
-/// <param name="Resolution">Smallest step of the instrument that the value was read from, in its unit; null where a hand said it.</param>
+/// <param name="Resolution">Smallest step of the instrument that the value was read from, in its unit, or the spread of a pace; null where a hand said it.</param>
+/// <param name="Looks">Looks that a pace was learnt from; 0 where those that there were have been taken back.</param>
 public sealed record RunEvent(
     int Number, DateTimeOffset At, RunEventKind Kind, string? StepId = null, string? Text = null, double? Value = null, bool? Passed = null,
-    double? AirC = null, double? BarometerKpa = null, DateTimeOffset? KeptAt = null, double? Resolution = null)
+    double? AirC = null, double? BarometerKpa = null, DateTimeOffset? KeptAt = null, double? Resolution = null, int? Looks = null)
 {
-    /// <value>Whether nobody did it: the bench's own probe said it, and nobody takes it back.</value>
+    /// <value>Whether nobody did it: the bench's own probe said it, or it follows from what was found at any bench, and nobody takes it back.</value>
     [JsonIgnore]
-    public bool IsByItself => Kind == RunEventKind.Reading && Resolution is not null;
+    public bool IsByItself => Kind == RunEventKind.Pace || (Kind == RunEventKind.Reading && Resolution is not null);
+
+    /// <summary>A pace as it is told to a run.</summary>
+    /// <param name="number">Number of the event.</param>
+    /// <param name="at">When it was learnt.</param>
+    /// <param name="material">The material.</param>
+    /// <param name="pace">The pace; null where everything that it was learnt from has been taken back.</param>
+    public static RunEvent OfPace(int number, DateTimeOffset at, string material, LearntPace? pace) =>
+        new(number, at, RunEventKind.Pace, Text: material, Value: pace?.Rate ?? 1, KeptAt: at, Resolution: pace?.Spread, Looks: pace?.Looks ?? 0);
+
+    /// <value>The pace that it tells; null for another event, and where it takes a pace back.</value>
+    [JsonIgnore]
+    public LearntPace? Pace => Kind == RunEventKind.Pace && Text is not null && Resolution is { } spread && Looks is > 0 and var looks ? new LearntPace(Text, Value!.Value, spread, looks) : null;
 }

@@ -46,8 +46,23 @@ public sealed record StepState(string StepId, StepPhase Phase, DateTimeOffset? S
 /// <param name="Check">What to look at or touch.</param>
 /// <param name="WhenLate">What to do when it was missed.</param>
 /// <param name="Moved">Where it stood before the bench was read, and why it moved; null where it stands as planned.</param>
+/// <param name="Pace">How fast what is waited for sets here, and what that makes of the window; null where its label is all that is known.</param>
 public sealed record LiveWindow(
-    string StepId, WaitKind Kind, DateTimeOffset FromAt, DateTimeOffset? OpensAt, DateTimeOffset? ClosesAt, Message Check, Message? WhenLate, WindowMove? Moved = null);
+    string StepId, WaitKind Kind, DateTimeOffset FromAt, DateTimeOffset? OpensAt, DateTimeOffset? ClosesAt, Message Check, Message? WhenLate, WindowMove? Moved = null, PacedWindow? Pace = null);
+
+/// <summary>What touch has taught of a window.</summary>
+/// <param name="Material">Identifier of the material.</param>
+/// <param name="Rate">Its pace beside its label.</param>
+/// <param name="Least">Lower end of the pace's band at 90 %.</param>
+/// <param name="Most">Upper end.</param>
+/// <param name="Looks">Looks that it was learnt from.</param>
+/// <param name="IsReckonedWith">Whether the window goes by it; else it is known too roughly, or is close to the label's.</param>
+/// <param name="LabelAt">When it would open by the label, or null.</param>
+/// <param name="EarliestAt">When it opens at the fast end of what is known, a finger's doubt included; null where it never does.</param>
+/// <param name="LatestAt">When it opens at the slow end.</param>
+/// <param name="ByLabel">Whether it is held to the label's time though it seems to set faster, because it bears load.</param>
+public sealed record PacedWindow(
+    string Material, double Rate, double Least, double Most, int Looks, bool IsReckonedWith, DateTimeOffset? LabelAt, DateTimeOffset? EarliestAt, DateTimeOffset? LatestAt, bool ByLabel);
 
 /// <summary>What readings of the bench did to a window.</summary>
 /// <param name="OpenedAt">When it would have opened in the air that was planned with.</param>

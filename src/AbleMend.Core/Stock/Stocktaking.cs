@@ -90,6 +90,12 @@ public static class Stocktaking
             [.. taken.Select(each => each.Mend).Distinct().Order()]);
     }
 
+    /// <summary>What the lot goes by that a material is taken from now: the first to expire; the material itself where nobody counts lots.</summary>
+    /// <param name="material">The material.</param>
+    /// <param name="lots">The shelf.</param>
+    /// <param name="today">Today.</param>
+    public static string InUse(Material material, IReadOnlyList<Lot> lots, DateOnly today) => InOrder(lots, material, today).FirstOrDefault()?.Name ?? material.Id;
+
     private static IEnumerable<Lot> InOrder(IReadOnlyList<Lot> lots, Material material, DateOnly today) =>
         lots.Where(lot => lot.IsThere && lot.Material == material.Id && (lot.InCase.LastDay(material) ?? DateOnly.MaxValue) >= today)
             .OrderBy(lot => lot.InCase.LastDay(material) ?? DateOnly.MaxValue).ThenBy(lot => lot.OpenedOn is null).ThenBy(lot => lot.Name, StringComparer.Ordinal);

@@ -50,6 +50,7 @@ public enum WaitKind
 /// <param name="RecheckMin">Minutes until the next look when it was not ready.</param>
 /// <param name="WhenLate">What to do when the window was missed, or null.</param>
 /// <param name="Because">Identifier of the figure that its opening follows from, or null.</param>
+/// <param name="Material">Identifier of the material whose cure it is, where touch says how fast that sets; else null.</param>
 public sealed record StepWait(
     WaitKind Kind,
     CureTime OpensMin,
@@ -59,8 +60,14 @@ public sealed record StepWait(
     Message Check,
     double RecheckMin,
     Message? WhenLate = null,
-    string? Because = null
-);
+    string? Because = null,
+    string? Material = null
+)
+{
+    /// <summary>The same at a pace that was learnt. What bears load waits at least as long as the label says, however fast it seems.</summary>
+    /// <param name="pace">The pace beside the label's, above 0.</param>
+    public StepWait At(double pace) => this with { Clock = Clock with { Pace = Kind is WaitKind.Hold or WaitKind.Loadable ? Math.Min(1, pace) : pace } };
+}
 
 /// <summary>The time that a step takes.</summary>
 /// <param name="StepId">Identifier of the step.</param>

@@ -13,7 +13,7 @@ namespace AbleMend.Data.Compiled
     public partial class MendDbModel
     {
         private MendDbModel()
-            : base(skipDetectChanges: false, modelId: new Guid("ed10dad1-fa42-4e9e-a881-8349e1cef43e"), entityTypeCount: 10)
+            : base(skipDetectChanges: false, modelId: new Guid("442d87fb-804f-426a-82ad-d1af5bab10e7"), entityTypeCount: 11)
         {
         }
 
@@ -24,6 +24,7 @@ namespace AbleMend.Data.Compiled
             var daysRow = DaysRowEntityType.Create(this);
             var deedRow = DeedRowEntityType.Create(this);
             var itemRow = ItemRowEntityType.Create(this);
+            var lookRow = LookRowEntityType.Create(this);
             var lotMoveRow = LotMoveRowEntityType.Create(this);
             var mendEventRow = MendEventRowEntityType.Create(this);
             var mendRow = MendRowEntityType.Create(this);
@@ -35,6 +36,7 @@ namespace AbleMend.Data.Compiled
             DeedRowEntityType.CreateForeignKey1(deedRow, itemRow);
             DeedRowEntityType.CreateForeignKey2(deedRow, mendRow);
             DeedRowEntityType.CreateForeignKey3(deedRow, ticketRow);
+            LookRowEntityType.CreateForeignKey1(lookRow, mendRow);
             LotMoveRowEntityType.CreateForeignKey1(lotMoveRow, mendRow);
             MendEventRowEntityType.CreateForeignKey1(mendEventRow, mendRow);
             MendRowEntityType.CreateForeignKey1(mendRow, mendRow);
@@ -45,6 +47,7 @@ namespace AbleMend.Data.Compiled
             DaysRowEntityType.CreateAnnotations(daysRow);
             DeedRowEntityType.CreateAnnotations(deedRow);
             ItemRowEntityType.CreateAnnotations(itemRow);
+            LookRowEntityType.CreateAnnotations(lookRow);
             LotMoveRowEntityType.CreateAnnotations(lotMoveRow);
             MendEventRowEntityType.CreateAnnotations(mendEventRow);
             MendRowEntityType.CreateAnnotations(mendRow);

@@ -20,7 +20,7 @@ namespace AbleMend.Data.Compiled
                 "AbleMend.Data.MendEventRow",
                 typeof(MendEventRow),
                 baseEntityType,
-                propertyCount: 13,
+                propertyCount: 14,
                 foreignKeyCount: 1,
                 unnamedIndexCount: 1,
                 keyCount: 1);
@@ -69,6 +69,13 @@ namespace AbleMend.Data.Compiled
                 typeof(string),
                 propertyInfo: typeof(MendEventRow).GetProperty("Kind", BindingFlags.Public | BindingFlags.Instance | BindingFlags.DeclaredOnly),
                 fieldInfo: typeof(MendEventRow).GetField("<Kind>k__BackingField", BindingFlags.NonPublic | BindingFlags.Instance | BindingFlags.DeclaredOnly));
+
+            var looks = runtimeEntityType.AddProperty(
+                "Looks",
+                typeof(int?),
+                propertyInfo: typeof(MendEventRow).GetProperty("Looks", BindingFlags.Public | BindingFlags.Instance | BindingFlags.DeclaredOnly),
+                fieldInfo: typeof(MendEventRow).GetField("<Looks>k__BackingField", BindingFlags.NonPublic | BindingFlags.Instance | BindingFlags.DeclaredOnly),
+                nullable: true);
 
             var mendId = runtimeEntityType.AddProperty(
                 "MendId",

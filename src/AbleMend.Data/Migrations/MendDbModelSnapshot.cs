@@ -170,6 +170,51 @@ namespace AbleMend.Data.Migrations
                     b.ToTable("Items");
                 });
 
+            modelBuilder.Entity("AbleMend.Data.LookRow", b =>
+                {
+                    b.Property<long>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("EventNumber")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double>("LabelMin")
+                        .HasColumnType("REAL");
+
+                    b.Property<int>("Looks")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Lot")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("Material")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("MendId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<double?>("NotYetMin")
+                        .HasColumnType("REAL");
+
+                    b.Property<double?>("ReadyMin")
+                        .HasColumnType("REAL");
+
+                    b.Property<string>("StepId")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("MendId");
+
+                    b.HasIndex("Material", "Lot");
+
+                    b.ToTable("Looks");
+                });
+
             modelBuilder.Entity("AbleMend.Data.LotMoveRow", b =>
                 {
                     b.Property<long>("Id")
@@ -225,6 +270,9 @@ namespace AbleMend.Data.Migrations
                     b.Property<string>("Kind")
                         .IsRequired()
                         .HasColumnType("TEXT");
+
+                    b.Property<int?>("Looks")
+                        .HasColumnType("INTEGER");
 
                     b.Property<int>("MendId")
                         .HasColumnType("INTEGER");
@@ -432,6 +480,17 @@ namespace AbleMend.Data.Migrations
                     b.Navigation("Mend");
 
                     b.Navigation("Ticket");
+                });
+
+            modelBuilder.Entity("AbleMend.Data.LookRow", b =>
+                {
+                    b.HasOne("AbleMend.Data.MendRow", "Mend")
+                        .WithMany()
+                        .HasForeignKey("MendId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Mend");
                 });
 
             modelBuilder.Entity("AbleMend.Data.LotMoveRow", b =>

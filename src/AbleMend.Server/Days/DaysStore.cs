@@ -5,6 +5,7 @@ using System.Text;
 using System.Text.Json;
 using AbleMend.Core;
 using AbleMend.Core.Cases;
+using AbleMend.Core.Curing;
 using AbleMend.Core.Catalogue;
 using AbleMend.Core.Days;
 using AbleMend.Core.Plans;
@@ -54,7 +55,7 @@ public sealed class DaysStore(MendDb db, MendStore mends, ShopStore shop, Planne
             var wishes = await WishesAsync(cancel);
             var row = await db.Days.FirstOrDefaultAsync(each => each.Id == DaysRow.OnlyId, cancel);
             var kept = Read(row);
-            var from = MadeFrom(version, [.. open.Select(each => each.Row)], wishes);
+            var from = MadeFrom(version, [.. open.Select(each => each.Row)], wishes, open.Select(each => each.Record.Value).FirstOrDefault(mend => mend?.Status == MendStatus.Draft)?.Case.Paces);
             if (kept is null || row!.MadeFrom != from || kept.Plan.Blocks.Any(block => block.StartsAt < now - Late))
             {
                 var (laid, left) = Sorted(open, wishes, now, cancel);
@@ -151,8 +152,8 @@ public sealed class DaysStore(MendDb db, MendStore mends, ShopStore shop, Planne
 
     private static DaysMend Named(BenchRow row, IReadOnlyDictionary<int, DayWish> wishes) => new(row.Id, row.Tag, row.ItemName, row.Status, wishes.GetValueOrDefault(row.Id) ?? new DayWish());
 
-    private static string MadeFrom(int version, IReadOnlyList<BenchRow> rows, IReadOnlyDictionary<int, DayWish> wishes) =>
-        string.Create(CultureInfo.InvariantCulture, $"{version}|") + string.Join(',', rows.Select(row => string.Create(CultureInfo.InvariantCulture, $"{row.Id}.{row.Key.Version}.{row.Key.Events}.{row.DueAt?.UtcTicks}{wishes.GetValueOrDefault(row.Id)}")));
+    private static string MadeFrom(int version, IReadOnlyList<BenchRow> rows, IReadOnlyDictionary<int, DayWish> wishes, IReadOnlyList<LearntPace>? paces) =>
+        string.Create(CultureInfo.InvariantCulture, $"{version}|") + string.Concat((paces ?? []).Select(pace => string.Create(CultureInfo.InvariantCulture, $"{pace.Material}{pace.Rate:R}|"))) + string.Join(',', rows.Select(row => string.Create(CultureInfo.InvariantCulture, $"{row.Id}.{row.Key.Version}.{row.Key.Events}.{row.DueAt?.UtcTicks}{wishes.GetValueOrDefault(row.Id)}")));
 
     private static KeptDays? Read(DaysRow? row)
     {

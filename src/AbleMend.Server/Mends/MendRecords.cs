@@ -90,7 +90,7 @@ public sealed class MendRecords : IDisposable
     public static void Write(Mend mend, MendRow row)
     {
         // What was started keeps its case, and its plan until a remedy joins it or is taken back.
-        if (row.PlanPacked is not null && mend.Events.Count > row.Events.Count && mend.Events[^1].Kind is RunEventKind.Mishap or RunEventKind.Undo)
+        if (row.PlanPacked is not null && mend.Events.Skip(row.Events.Count).Any(each => each.Kind is RunEventKind.Mishap or RunEventKind.Undo))
         {
             (row.PlanPacked, row.PlanEdition) = (null, row.PlanEdition + 1);
         }

@@ -2,6 +2,7 @@ using System.Text.Json;
 using AbleMend.Core;
 using AbleMend.Core.Cases;
 using AbleMend.Core.Catalogue;
+using AbleMend.Core.Curing;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Rescuing;
 using AbleMend.Core.Running;
@@ -21,7 +22,7 @@ public sealed record Changed(MendView? View, IReadOnlyList<Problem> Problems, in
 }
 
 /// <summary>Mends in the database. Every change checks the version that it was made from, and is durable before it is answered.</summary>
-public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, LotDraws shelf, Planner planner, TimeProvider time)
+public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, LotDraws shelf, PaceBook paces, PaceTurns turns, Planner planner, TimeProvider time)
 {
     /// <summary>How often something is tried that others keep overtaking.</summary>
     private const int MostAttempts = 8;
@@ -65,7 +66,7 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
         }
 
         var now = time.GetUtcNow();
-        var first = WithItem(request.Case ?? await FirstCaseAsync(item, cancel), item);
+        var first = WithItem(request.Case ?? await FirstCaseAsync(item, cancel), item, await paces.KnownAsync(cancel));
         var opened = Mend.Open(ticket?.DueAt is { } due ? first with { Wanted = first.Wanted with { NeededBy = due } } : first, planner, now);
         if (opened.Value is not { } mend)
         {
@@ -112,11 +113,18 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
     }
 
     /// <summary>Changes the case of a draft.</summary>
-    public Task<Changed?> ChangeCaseAsync(int id, int version, RepairCase repairCase, CancellationToken cancel) =>
-        ChangeAsync(id, version, null, (row, mend, now) => mend.Change(WithItem(repairCase, row.Item), planner, now), cancel);
+    public async Task<Changed?> ChangeCaseAsync(int id, int version, RepairCase repairCase, CancellationToken cancel)
+    {
+        var known = await paces.KnownAsync(cancel);
+        return await ChangeAsync(id, version, null, (row, mend, now) => mend.Change(WithItem(repairCase, row.Item, known), planner, now), cancel);
+    }
 
     /// <summary>Freezes the plan and starts the run.</summary>
-    public Task<Changed?> StartAsync(int id, int version, Deed? deed, CancellationToken cancel) => ChangeAsync(id, version, deed, (_, mend, now) => mend.Start(planner, now), cancel);
+    public async Task<Changed?> StartAsync(int id, int version, Deed? deed, CancellationToken cancel)
+    {
+        var known = await paces.KnownAsync(cancel);
+        return await ChangeAsync(id, version, deed, (_, mend, now) => Knowing(mend, known).Start(planner, now), cancel);
+    }
 
     /// <summary>Logs that it is not mended here, with the verdict.</summary>
     public Task<Changed?> SendOnAsync(int id, int version, Deed? deed, CancellationToken cancel) => ChangeAsync(id, version, deed, (_, mend, now) => mend.SendOn(planner, now), cancel);
@@ -142,6 +150,11 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
 
             return kept;
         }, cancel);
+
+    /// <summary>Tells a mend that is under way what was learnt at another.</summary>
+    /// <returns>Whether it was told.</returns>
+    public async Task<bool> LearnAsync(int id, IReadOnlyList<(string Material, LearntPace? Pace)> news, CancellationToken cancel) =>
+        await ChangeAsync(id, null, null, (_, mend, now) => Outcome<Mend>.Of(news.Aggregate(mend, (told, next) => told.Learn(next.Material, next.Pace, now))), cancel) is { Problems.Count: 0, NewerVersion: null };
 
     /// <summary>What can go wrong at a step of a mend; null where there is no such mend.</summary>
     public async Task<Outcome<IReadOnlyList<OfferedMishap>>?> MishapsAsync(int id, string stepId, CancellationToken cancel) =>
@@ -212,8 +225,10 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
             .OrderBy(row => row.Id).Select(BenchRow.Of).ToListAsync(cancel);
         var recalled = rows.Select(row => (Row: row, Record: records.Recall(row.Key))).ToList();
         var fetched = await ReadAsync([.. recalled.Where(each => each.Record is null).Select(each => each.Row.Id)], cancel);
+        var known = await paces.KnownAsync(cancel);
         // A draft that was thrown away meanwhile is neither.
-        return [.. recalled.Select(each => (each.Row, Record: each.Record ?? fetched.GetValueOrDefault(each.Row.Id)!)).Where(each => each.Record is not null)];
+        return [.. recalled.Select(each => (each.Row, Record: each.Record ?? fetched.GetValueOrDefault(each.Row.Id)!)).Where(each => each.Record is not null)
+            .Select(each => (each.Row, each.Record.Value is { } mend ? Outcome<Mend>.Of(Knowing(mend, known)) : each.Record))];
     }
 
     private async Task<IReadOnlyDictionary<int, Outcome<Mend>>> ReadAsync(IReadOnlyList<int> ids, CancellationToken cancel) =>
@@ -268,6 +283,7 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
         if (after.Events.Count > mend.Events.Count)
         {
             await shelf.FollowAsync(row, after, cancel);
+            after = await paces.FollowAsync(row, after, cancel);
         }
 
         MendRecords.Write(after, row);
@@ -285,6 +301,11 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
             return (new Changed(null, [], (await LoadAsync(id, cancel))?.Version ?? version), true);
         }
 
+        if (after.Events.Skip(mend.Events.Count).Any(PaceBook.Tells))
+        {
+            turns.Turn();
+        }
+
         return (new Changed(await ViewAsync(row, after, cancel), [], null), false);
     }
 
@@ -294,6 +315,7 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
     private async Task<MendView> ViewAsync(MendRow row, Mend mend, CancellationToken cancel)
     {
         var now = time.GetUtcNow();
+        mend = mend.Plan is null ? Knowing(mend, await paces.KnownAsync(cancel)) : mend;
         var outcome = mend.Plan is { } frozen ? Outcome<RepairPlan>.Of(frozen) : planner.Plan(mend.Case.StartingAt(now));
         var follower = await db.Mends.Where(each => each.FollowsMendId == row.Id).Select(each => (int?)each.Id).FirstOrDefaultAsync(cancel);
         return new MendView(
@@ -324,12 +346,17 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
         return FirstCase.Of(facts, planner.Catalogue.Constructions[item.Construction], settings.Facts);
     }
 
-    private RepairCase WithItem(RepairCase repairCase, ItemRow item)
+    /// <summary>A draft with what is known now of how fast products set; what was started was told by itself.</summary>
+    private static Mend Knowing(Mend mend, IReadOnlyList<LearntPace> known) =>
+        mend.Status != MendStatus.Draft || (known.Count == 0 && mend.Case.Paces is null) ? mend : mend with { Case = mend.Case with { Paces = known.Count == 0 ? null : known } };
+
+    private RepairCase WithItem(RepairCase repairCase, ItemRow item, IReadOnlyList<LearntPace> known)
     {
         var today = DateOnly.FromDateTime(time.GetUtcNow().UtcDateTime);
         return repairCase with
         {
             Item = repairCase.Item with { Tag = item.Tag, Construction = item.Construction, AgeMonths = Gear.ItemEndpoints.AgeMonths(item.NewOn, today) },
+            Paces = known.Count == 0 ? null : known,
         };
     }
 }

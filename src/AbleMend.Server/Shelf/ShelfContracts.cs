@@ -1,3 +1,4 @@
+using AbleMend.Core.Curing;
 using AbleMend.Core.Limits;
 using AbleMend.Core.Stock;
 using AbleMend.Core.Words;
@@ -20,7 +21,8 @@ public sealed record ShelfView(DateTimeOffset Now, DateOnly Today, IReadOnlyList
 /// <param name="Left">What is left of it, below 0 where more was taken than it should have held; null where nobody counts it.</param>
 /// <param name="LastDay">The last day on which it is used; null for no end.</param>
 /// <param name="DaysLeft">Days until then, below 0 once it is past; null for no end.</param>
-public sealed record LotView(string Name, Message Title, Lot Lot, double? Left, DateOnly? LastDay, int? DaysLeft);
+/// <param name="Pace">How fast it sets here beside its label, as touch has taught; null where nobody has looked.</param>
+public sealed record LotView(string Name, Message Title, Lot Lot, double? Left, DateOnly? LastDay, int? DaysLeft, LearntPace? Pace = null);
 
 /// <summary>What the bench still takes of a material.</summary>
 /// <param name="Material">Identifier.</param>

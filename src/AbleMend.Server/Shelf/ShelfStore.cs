@@ -14,7 +14,7 @@ using Microsoft.EntityFrameworkCore;
 namespace AbleMend.Server.Shelf;
 
 /// <summary>The lots on the shelf, what is left of them, and who took of which.</summary>
-public sealed class ShelfStore(MendDb db, ShopStore shop, MendStore mends, DaysStore days, Planner planner, TimeProvider time)
+public sealed class ShelfStore(MendDb db, ShopStore shop, MendStore mends, DaysStore days, PaceBook paces, Planner planner, TimeProvider time)
 {
     private const int MostAttempts = 8;
 
@@ -27,7 +27,8 @@ public sealed class ShelfStore(MendDb db, ShopStore shop, MendStore mends, DaysS
         // What a later catalogue no longer knows cannot be told of; its lot stays in the settings.
         IReadOnlyList<Lot> lots = [.. (settings.Shelf ?? []).Where(lot => materials.ContainsKey(lot.Material))];
         var left = await LotDraws.LeftAsync(db, lots, cancel);
-        IReadOnlyList<LotView> views = [.. lots.Select(lot => View(lot, materials[lot.Material], left, today))];
+        var pace = await paces.OfAsync(lots.Where(lot => lot.IsThere), cancel);
+        IReadOnlyList<LotView> views = [.. lots.Select(lot => View(lot, materials[lot.Material], left, today) with { Pace = pace.GetValueOrDefault(lot.Name) })];
         var begun = (await days.ReadAsync(cancel)).Plan.Blocks.GroupBy(block => block.Mend).ToDictionary(blocks => blocks.Key, blocks => blocks.Min(block => block.StartsAt));
         return new ShelfView(
             now, today,

@@ -1084,6 +1084,12 @@ export interface components {
              * @default false
              */
             bySun: boolean;
+            /**
+             * Format: double
+             * @description How fast it runs beside its label: 1 as it says, 0.7 for slower.
+             * @default 1
+             */
+            pace: number;
         };
         /** @description Heat of cure, for the cup. */
         CureHeat: {
@@ -1911,6 +1917,29 @@ export interface components {
              */
             thicknessMm: number;
         };
+        /**
+         * @description How fast a product really sets at this shop, beside its label: learnt from what fingers found. A posterior of the logarithm of its pace,
+         *     told by its middle and its spread.
+         */
+        LearntPace: {
+            /** @description Identifier of the material. */
+            material: string;
+            /**
+             * Format: double
+             * @description Its pace: 1 as its label says, 0.7 for slower.
+             */
+            rate: number;
+            /**
+             * Format: double
+             * @description Standard deviation of the logarithm of the pace.
+             */
+            spread: number;
+            /**
+             * Format: int32
+             * @description Looks that it was learnt from.
+             */
+            looks: number;
+        };
         /** @description A mend that is not laid into the days. */
         LeftOut: {
             /** @description The mend. */
@@ -1963,6 +1992,7 @@ export interface components {
             check: components["schemas"]["Message"];
             whenLate: null | components["schemas"]["Message"];
             moved?: null | components["schemas"]["WindowMove"];
+            pace?: null | components["schemas"]["PacedWindow"];
         };
         /** @description A place on an item, with what it changes. */
         Location: {
@@ -2149,6 +2179,7 @@ export interface components {
              * @description Days until then, below 0 once it is past; null for no end.
              */
             daysLeft: null | number;
+            pace?: null | components["schemas"]["LearntPace"];
         };
         /**
          * @description How a mark is drawn.
@@ -2676,6 +2707,50 @@ export interface components {
             /** @description Why, 3 to 300 characters. */
             reason: string;
         };
+        /** @description What touch has taught of a window. */
+        PacedWindow: {
+            /** @description Identifier of the material. */
+            material: string;
+            /**
+             * Format: double
+             * @description Its pace beside its label.
+             */
+            rate: number;
+            /**
+             * Format: double
+             * @description Lower end of the pace's band at 90 %.
+             */
+            least: number;
+            /**
+             * Format: double
+             * @description Upper end.
+             */
+            most: number;
+            /**
+             * Format: int32
+             * @description Looks that it was learnt from.
+             */
+            looks: number;
+            /** @description Whether the window goes by it; else it is known too roughly, or is close to the label's. */
+            isReckonedWith: boolean;
+            /**
+             * Format: date-time
+             * @description When it would open by the label, or null.
+             */
+            labelAt: null | string;
+            /**
+             * Format: date-time
+             * @description When it opens at the fast end of what is known, a finger's doubt included; null where it never does.
+             */
+            earliestAt: null | string;
+            /**
+             * Format: date-time
+             * @description When it opens at the slow end.
+             */
+            latestAt: null | string;
+            /** @description Whether it is held to the label's time though it seems to set faster, because it bears load. */
+            byLabel: boolean;
+        };
         /** @description How a part of a cup stands. */
         PartStand: {
             /** @description Which part. */
@@ -3049,6 +3124,8 @@ export interface components {
             products?: null | components["schemas"]["Material"][];
             /** @description Pieces of cloth and patch stock at hand, on which the patches are fitted. */
             offcuts?: null | components["schemas"]["Offcut"][];
+            /** @description How fast products set at this shop beside their labels, as touch has taught; null where nothing was learnt. */
+            paces?: null | components["schemas"]["LearntPace"][];
         };
         /** @description A plan: the same case and catalogue give the same plan. */
         RepairPlan: {
@@ -3114,11 +3191,11 @@ export interface components {
             kind: components["schemas"]["RunEventKind"];
             /** @description Step that it concerns; null for notes, readings, undo and hand-back. */
             stepId?: null | string;
-            /** @description Words of a note, the place of a find, the part that was poured, what went wrong, or what to watch on hand-back. */
+            /** @description Words of a note, the place of a find, the part that was poured, what went wrong, the material of a pace, or what to watch on hand-back. */
             text?: null | string;
             /**
              * Format: double
-             * @description Temperature in °C of a reading, gauge pressure in kPa of a hold test, what was poured in g or mL, or the measure of a test.
+             * @description Temperature in °C of a reading, gauge pressure in kPa of a hold test, what was poured in g or mL, a pace beside the label's, or the measure of a test.
              */
             value?: null | number;
             /** @description Whether a test passed. */
@@ -3140,15 +3217,20 @@ export interface components {
             keptAt?: null | string;
             /**
              * Format: double
-             * @description Smallest step of the instrument that the value was read from, in its unit; null where a hand said it.
+             * @description Smallest step of the instrument that the value was read from, in its unit, or the spread of a pace; null where a hand said it.
              */
             resolution?: null | number;
+            /**
+             * Format: int32
+             * @description Looks that a pace was learnt from; 0 where those that there were have been taken back.
+             */
+            looks?: null | number;
         };
         /**
          * @description What happened at the bench.
          * @enum {unknown}
          */
-        RunEventKind: "begin" | "hands-done" | "ready" | "not-yet" | "proof" | "redo" | "poured" | "stirred" | "thrown-out" | "mishap" | "note" | "reading" | "pressure" | "find" | "undo" | "hand-back";
+        RunEventKind: "begin" | "hands-done" | "ready" | "not-yet" | "proof" | "redo" | "poured" | "stirred" | "thrown-out" | "mishap" | "note" | "reading" | "pace" | "pressure" | "find" | "undo" | "hand-back";
         /** @description A run, folded from its events. What stands here of a current step is that of the damage that needs hands first. */
         RunState: {
             /** @description Step that is next, in hand or waiting; null when all are done. */
@@ -3533,6 +3615,8 @@ export interface components {
             whenLate?: string;
             /** @description Identifier of the figure that its opening follows from, or null. */
             because?: null | string;
+            /** @description Identifier of the material whose cure it is, where touch says how fast that sets; else null. */
+            material?: null | string;
         };
         /**
          * @description What a material is counted in.

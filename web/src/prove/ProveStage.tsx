@@ -8,6 +8,7 @@ import { damagesOf } from '../desk/reached';
 import type { StageProps } from '../desk/StageProps';
 import { Button } from '../ui/Button';
 import { Notice, Problems } from '../ui/Notice';
+import { lookWords, paceWords } from '../measures/pace';
 import { when } from '../measures/time';
 import { aftercareLines } from './aftercare';
 import { proofs, type Proof } from './proofs';
@@ -140,6 +141,7 @@ const eventWords: Record<string, string> = {
   mishap: say`went wrong`,
   pressure: say`gauge`,
   reading: say`bench`,
+  pace: say`learnt`,
   undo: say`last one undone`,
   'hand-back': say`handed back`,
 };
@@ -156,8 +158,13 @@ const partWords: Record<string, string> = {
 function textOf(event: MendView['events'][number], mend: MendView): string {
   if (event.kind === 'poured') return partWords[event.text ?? ''] ?? '';
   if (event.kind === 'mishap') return mend.plan?.warnings.find((warning) => warning.code === `mishap-${String(event.number)}`)?.text ?? '';
+  if (event.kind === 'pace')
+    return event.looks ? `${paceWords(event.value ?? 1)} (${lookWords(event.looks)})` : say`nothing any more: the looks were taken back`;
   return event.text ?? '';
 }
+
+const nameOf = (material: string | null | undefined, mend: MendView) =>
+  mend.plan?.damages.find((damage) => damage.system?.material === material)?.system?.materialName ?? material;
 
 function History({ mend, now, zone }: { mend: MendView; now: number; zone: string }) {
   if (mend.events.length === 0) return null;
@@ -170,8 +177,8 @@ function History({ mend, now, zone }: { mend: MendView; now: number; zone: strin
           <li key={event.number} className="grid grid-cols-[9rem_minmax(0,1fr)] gap-x-4 border-b border-line py-0.5">
             <span className="numeral text-right text-faint">{when(event.at, now, zone)}</span>
             <span>
-              {title(event.stepId)} <strong>{eventWords[event.kind]}</strong> {event.value ?? ''} {textOf(event, mend)}{' '}
-              {event.kind === 'proof' ? (event.passed ? say`passed` : say`failed`) : ''}
+              {title(event.stepId)} <strong>{eventWords[event.kind]}</strong> {event.kind === 'pace' ? nameOf(event.text, mend) : event.value}{' '}
+              {textOf(event, mend)} {event.kind === 'proof' ? (event.passed ? say`passed` : say`failed`) : ''}
             </span>
           </li>
         ))}

@@ -17,8 +17,8 @@ export function Extras({ desk }: { desk: MendDesk }) {
   const finds = mend.run?.finds ?? [];
   const air = useReading('air-temperature');
   const live = air?.instrument.isAttached ? air.value : null;
-  // What the bench's own probe says is nobody's to take back.
-  const last = mend.events.findLast((each) => each.kind !== 'reading' || each.resolution === null);
+  // What the bench's own probe says, and what was learnt of a product, is nobody's to take back.
+  const last = mend.events.findLast((each) => each.kind !== 'pace' && (each.kind !== 'reading' || each.resolution === null));
   const canUndo = last !== undefined && last.kind !== 'undo';
   const undo = () => happened({ kind: 'undo', stepId: null, text: null, value: null, passed: null });
   useKeys(['u'], () => canUndo && !busy && undo());

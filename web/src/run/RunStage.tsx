@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import type { Figure, Front, NewEvent, PlanStep, RepairPlan, RunState } from '../api/types';
-import { useNow } from '../shop/clock';
+import { shopNow, useNow } from '../shop/clock';
 import { useZone } from '../shop/zone';
 import { TimeAxis, TimeStrip } from '../drawing/TimeStrip';
 import { damagesOf } from '../desk/reached';
@@ -20,6 +20,8 @@ import { CupAtStep } from './CupAtStep';
 import { Extras } from './Extras';
 import { FailedTest } from './FailedTest';
 import { HoldReadings } from './HoldReadings';
+import { LookedWhen } from './LookedWhen';
+import { Paced } from './Paced';
 import { ProofForm } from './ProofForm';
 import { useWakeLock } from './useWakeLock';
 import { WhatWentWrong } from './WhatWentWrong';
@@ -75,7 +77,7 @@ function CurrentStep({ step, front, desk, proofs }: CurrentProps) {
   const steps = plan.steps.filter((each) => each.timing.damage === step.timing.damage);
   const proof = proofs.find((each) => each.id === step.proof);
   const waiting = front.phase === 'waiting';
-  const details = waiting && front.window ? <Wait window={front.window} /> : <How step={step} plan={plan} />;
+  const details = waiting && front.window ? <Wait window={front.window} plan={plan} /> : <How step={step} plan={plan} />;
   return (
     <section aria-label={say`Now`} className="flex flex-col gap-3">
       <p className="lettering">{say`Step ${steps.indexOf(step) + 1} of ${steps.length}`}</p>
@@ -102,7 +104,7 @@ function CurrentStep({ step, front, desk, proofs }: CurrentProps) {
           {(measured) => <Actions actions={actionsFor(step, front.phase)} desk={desk} stepId={step.id} measured={measured} />}
         </CupAtStep>
       ) : (
-        <Actions actions={actionsFor(step, front.phase)} desk={desk} stepId={step.id} />
+        <Actions actions={actionsFor(step, front.phase)} desk={desk} stepId={step.id} since={waiting ? front.window?.fromAt : undefined} />
       )}
       {waiting ? null : <Cautions ids={step.cautions} plan={plan} />}
     </section>
@@ -225,7 +227,7 @@ function UseBy({ useBy }: { useBy: string }) {
 
 const windowTones = { early: 'border-early bg-early-soft', good: 'border-good bg-good-soft', late: 'border-late bg-late-soft' } as const;
 
-function Wait({ window }: { window: NonNullable<RunState['window']> }) {
+function Wait({ window, plan }: { window: NonNullable<RunState['window']>; plan: RepairPlan }) {
   const now = useNow();
   const zone = useZone();
   const state = windowState(window, now);
@@ -247,6 +249,7 @@ function Wait({ window }: { window: NonNullable<RunState['window']> }) {
           {window.closesAt ? say` to ${when(window.closesAt, now, zone)}` : window.opensAt ? say`, and no hurry after that` : ''}
         </p>
         {window.moved ? <p className="mt-1">{movedWords(window.moved, units, (iso) => when(iso, now, zone))}</p> : null}
+        {window.pace ? <Paced pace={window.pace} name={nameOf(window.pace.material, plan)} /> : null}
         {state === 'late' && window.whenLate ? <p className="mt-1 text-xl font-bold">{window.whenLate}</p> : null}
       </div>
       <p className="text-2xl font-bold">{window.check}</p>
@@ -259,6 +262,9 @@ function Wait({ window }: { window: NonNullable<RunState['window']> }) {
   );
 }
 
+/** What a plan calls a material that it waits for. */
+const nameOf = (material: string, plan: RepairPlan) => plan.damages.find((damage) => damage.system?.material === material)?.system?.materialName ?? say`It`;
+
 /** A difference of temperatures, which has no zero of its own. */
 const apartUnit = '°C apart';
 
@@ -270,12 +276,40 @@ function movedWords(moved: NonNullable<NonNullable<RunState['window']>['moved']>
     : say`The bench was ${apart} warmer than planned: it would have opened ${at(moved.openedAt)}.`;
 }
 
+interface ActionsProps {
+  actions: readonly RunAction[];
+  desk: MendDesk;
+  stepId: string;
+  measured?: boolean;
+  /** When what is looked at began to be waited for; left out where nothing is looked at. */
+  since?: string | undefined;
+}
+
 /** What the hand can say. Beside a cup that is measured in, whose own button leads, it has no key. */
-function Actions({ actions, desk, stepId, measured = false }: { actions: readonly RunAction[]; desk: MendDesk; stepId: string; measured?: boolean }) {
+function Actions({ actions, desk, stepId, measured = false, since }: ActionsProps) {
+  const [ago, setAgo] = useState(0);
+  const tell = (kind: NewEvent['kind']) => {
+    desk.happened({ ...event(kind, stepId), ...(ago > 0 ? { at: new Date(shopNow() - ago * 60_000).toISOString() } : {}) });
+    setAgo(0);
+  };
   useKeys(measured ? [] : actions.map((action) => action.key), (key) => {
     const action = actions.find((each) => each.key === key);
-    if (action && !desk.busy) desk.happened(event(action.kind, stepId));
+    if (action && !desk.busy) tell(action.kind);
   });
+  return (
+    <>
+      <ActionButtons actions={actions} measured={measured} busy={desk.busy} tell={tell} />
+      {since && actions.length > 0 ? <LookedWhen since={since} ago={ago} onPick={setAgo} /> : null}
+    </>
+  );
+}
+
+function ActionButtons({
+  actions,
+  measured,
+  busy,
+  tell,
+}: Pick<ActionsProps, 'actions'> & { measured: boolean; busy: boolean; tell: (kind: NewEvent['kind']) => void }) {
   return (
     <div className="grid gap-3 sm:auto-cols-fr sm:grid-flow-col">
       {actions.map((action, i) => (
@@ -284,8 +318,8 @@ function Actions({ actions, desk, stepId, measured = false }: { actions: readonl
           size="hand"
           look={i === 0 && !measured ? 'main' : 'plain'}
           className={measured ? 'text-lg' : 'min-h-20 text-2xl'}
-          disabled={desk.busy}
-          onClick={() => desk.happened(event(action.kind, stepId))}
+          disabled={busy}
+          onClick={() => tell(action.kind)}
         >
           {measured ? say`${action.words}, without measuring it here` : action.words}
           {measured ? null : <kbd className="text-base opacity-80">{action.key.toUpperCase()}</kbd>}

@@ -3,6 +3,7 @@ import { Link } from '@tanstack/react-router';
 import { useState } from 'react';
 import { api, ask, problemsIn } from '../api/client';
 import { shelfQuery, usesQuery } from '../api/queries';
+import { lookWords, paceWords } from '../measures/pace';
 import { when } from '../measures/time';
 import { useNow } from '../shop/clock';
 import { amount, typedAmount, unitName } from '../measures/stock';
@@ -37,6 +38,11 @@ export function LotPanel({ lot, today, onClose }: { lot: LotView; today: string;
           .filter(Boolean)
           .join(', ')}
       </p>
+      {lot.pace ? (
+        <p>
+          {say`From what was felt:`} {paceWords(lot.pace.rate)} ({lookWords(lot.pace.looks)}).
+        </p>
+      ) : null}
       {lot.lot.had ? <Count key={lot.name + String(lot.left)} lot={lot} /> : null}
       <div className="mt-3 flex flex-wrap gap-2">
         {lot.lot.openedOn ? null : <Button onClick={() => put.mutate({ ...kept, openedOn: today })}>{say`Opened today`}</Button>}

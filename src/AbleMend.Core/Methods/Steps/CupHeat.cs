@@ -35,7 +35,9 @@ internal sealed class CupHeat
     public CupHeat(Job job, MixOrder order, Derived<double> resinMl, Func<double, OneCup> measured)
     {
         (_job, _prefix, _resinMl, _measured, _work) = (job, order.Prefix, resinMl, measured, order.Work);
-        _cup = job.View.Catalogue.CupOf(job.Main)!;
+        var cup = job.View.Catalogue.CupOf(job.Main)!;
+        // What sets faster here than its label says does so in the cup as well; what sets slower is not trusted with more time.
+        _cup = job.Pace(job.Main) is var pace and > 1 ? new Cup(cup.Model with { K1PerS = cup.Model.K1PerS * pace }) : cup;
         _air = job.Figures.Fact("bench.at-start", "Air when work begins", Celsius(job.View.Climate.TemperatureCAt(job.View.StartAt)));
         var mixing = job.Constant("mix.minutes", "Time to mix", WallMin(Mixes.MixingMin), Source.FromMemory("Time to mix"));
         _holds = HoldsOf(job);

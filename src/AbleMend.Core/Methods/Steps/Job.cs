@@ -1,5 +1,6 @@
 using System.Runtime.CompilerServices;
 using AbleMend.Core.Cases;
+using AbleMend.Core.Curing;
 using AbleMend.Core.Figures;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Matching;
@@ -77,6 +78,18 @@ internal sealed class Job(MethodInputs inputs) : IWordy
 
     /// <value>Humidity at the bench.</value>
     public Figure<Share> Humidity => Figures.Fact("bench.humidity", "Relative humidity", Percent(View.Case.Bench.RelativeHumidityPercent));
+
+    /// <summary>How fast a material sets here beside its label, as touch has taught; null where its label is all that is known.</summary>
+    public Figure<Factor>? PaceFigure(Material material) =>
+        View.PaceOf(material.Id) is not { } pace ? null
+        : Figures.Fact($"pace.{material.Id}", $"{material.Name}: its pace here beside its label", Times(pace.Rate),
+            new Source(SourceKind.Shop, $"Learnt at this bench from {pace.Looks} looks: between {Times(pace.Least):0.00} and {Times(pace.Most):0.00}, nine times in ten. {LearntPace.Source.Citation}."), 2);
+
+    /// <summary>The same as a number: 1 where its label is all that is known.</summary>
+    public double Pace(Material material) => PaceFigure(material)?.Times ?? 1;
+
+    /// <summary>The clock of what is open in a cup or on a face: never slower than the label's, however slowly it has set before.</summary>
+    public CureClock LifeClock(Material material) => CureClock.For(material) with { Pace = Math.Max(1, Pace(material)) };
 
     /// <summary>What a material's label says.</summary>
     public LabelOf LabelOf(Material material)
@@ -190,7 +203,7 @@ internal sealed class Job(MethodInputs inputs) : IWordy
             return this;
         }
 
-        IReadOnlyList<string> figures = [.. (shows ?? []).Concat(_fresh).Select(figure => figure.Id).Distinct()];
+        IReadOnlyList<string> figures = [.. (shows ?? []).Concat(_fresh).Concat(PaceOf(wait)).Select(figure => figure.Id).Distinct()];
         LeaveToLater(shows ?? []);
         _onlyFresh[id] = _fresh.Count == 0 ? [] : [.. _fresh.Except(shows ?? []).Except(title.SpeaksOf.Concat(how.SpeaksOf).OfType<IFigure>()).Select(figure => figure.Id)];
         _fresh.Clear();
@@ -198,6 +211,9 @@ internal sealed class Job(MethodInputs inputs) : IWordy
         _taken.Clear();
         return this;
     }
+
+    private IEnumerable<IFigure> PaceOf(StepWait? wait) =>
+        wait?.Material is { } id && View.Catalogue.Materials.TryGetValue(id, out var material) && PaceFigure(material) is { } pace ? [pace] : [];
 
     /// <summary>A figure that this step asks for is left out of an earlier one that only happened to stand after it and does not speak of it.</summary>
     private void LeaveToLater(IReadOnlyList<IFigure> asked)

@@ -26,7 +26,7 @@ internal sealed class KitMix
     public KitMix(Job job, string turn)
     {
         (_job, _turn) = (job, turn);
-        var rate = job.Main.Kit is null ? 0 : CureClock.For(job.Main).RateAt(job.Bench.C);
+        var rate = job.Main.Kit is null ? 0 : job.LifeClock(job.Main).RateAt(job.Bench.C);
         // Where it does not cure at all the match has vetoed it.
         _potLifeMin = rate > 0 ? job.Main.Label!.PotLifeMin!.Value / rate : double.PositiveInfinity;
         _tackMin = rate > 0 ? job.Main.Label!.TackOpensMin!.Value / rate : 0;
@@ -86,8 +86,7 @@ internal sealed class KitMix
         _job.Takes(cement, share);
         var a = _job.Figure($"{prefix}.part-a", "Adhesive", () => Ml(share.N * tin.Ml), "Share × tin", Source.Arithmetic, 1);
         var b = _job.Figure($"{prefix}.part-b", "Curing agent", () => Ml(share.N * vial.Ml), "Share × vial", Source.Arithmetic, 2);
-        var clock = CureClock.For(cement);
-        var life = _job.Figure($"{prefix}.pot-life", "Pot life", () => WallMin(clock.RateAt(_job.Bench.C) is var rate and > 0 ? label.PotLife.CureMin / rate : 0),
+        var life = _job.Figure($"{prefix}.pot-life", "Pot life", () => WallMin(_job.LifeClock(cement).RateAt(_job.Bench.C) is var rate and > 0 ? label.PotLife.CureMin / rate : 0),
             "Label's pot life ÷ rate at this temperature; a thin solvent cement does not heat its cup", EquivalentAge.Source);
         TellCoarse(prefix, share, b);
         Message keeps = cement.ShelfLife is { } shelf ? (Message)$" It keeps {(int)shelf.OpenedMonths} months once opened." : Message.Empty;

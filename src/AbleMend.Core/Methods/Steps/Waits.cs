@@ -161,8 +161,12 @@ internal static class Waits
         // Recheck after a tenth of the wait, but not sooner than two minutes: looking costs a glove.
         return new StepWait(
             light && kind != WaitKind.Loadable ? WaitKind.Light : kind, time.Value, closes(material.Label!) is { } minutes ? CureMin(minutes) : null, counted,
-            CureClock.For(material) with { BySun = BySun(job, material) }, check, Math.Clamp(time.CureMin / 10, 2, 120), whenLate, time.Id);
+            CureClock.For(material) with { BySun = BySun(job, material) }, check, Math.Clamp(time.CureMin / 10, 2, 120), whenLate, time.Id,
+            TouchTells(material) ? material.Id : null).At(job.Pace(material));
     }
+
+    /// <summary>Whether a finger tells how fast it sets: what light sets goes by the light, and what cools by the air.</summary>
+    private static bool TouchTells(Material material) => material.Cure is CureKind.TwoPart or CureKind.Catalysed or CureKind.Solvent or CureKind.Moisture;
 
     private static double LightMin(Job job, LabelOf resin, double labelMin) =>
         Daylight.Minutes(labelMin, job.View.Case.Bench.Light, Catalysed(job, resin.Material), job.View.Case.Bench.LampMwPerCm2) ?? NotInThisLight;
