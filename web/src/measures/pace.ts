@@ -4,7 +4,7 @@ import { say } from '../words/say';
 export function paceWords(rate: number): string {
   const times = (rate < 1 ? 1 / rate : rate).toFixed(1);
   if (times === '1.0') return say`sets as its label says here`;
-  return rate < 1 ? say`sets ${times}× slower here than its label says` : say`sets ${times}× faster here than its label says`;
+  return rate < 1 ? say`sets ${times} × slower here than its label says` : say`sets ${times} × faster here than its label says`;
 }
 
 /** From how much that was learnt. */

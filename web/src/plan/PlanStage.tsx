@@ -133,7 +133,7 @@ function Clock({ desk, plan }: { desk: MendDesk; plan: RepairPlan }) {
 }
 
 /** What is only to be got ready, where the others are to be looked into. */
-const toPrepare = new Set(['to-buy', 'gap-in-drawer', 'too-coarse', 'coarse-measure', 'held-back']);
+const toPrepare = new Set(['to-buy', 'gap-in-drawer', 'too-coarse', 'coarse-measure', 'held-back', 'learnt-pace']);
 
 function Warnings({ plan, now, zone }: { plan: RepairPlan; now: number; zone: string }) {
   return (

@@ -11,7 +11,7 @@ export function Paced({ pace, name }: { pace: Schemas['PacedWindow']; name: stri
   const zone = useZone();
   const at = (iso: string | null | undefined) => when(iso, now, zone);
   return (
-    <p className="mt-1">
+    <p className="border-l-4 border-early pl-3">
       <strong>
         {name} {paceWords(pace.rate)}
       </strong>{' '}

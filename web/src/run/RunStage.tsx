@@ -77,7 +77,7 @@ function CurrentStep({ step, front, desk, proofs }: CurrentProps) {
   const steps = plan.steps.filter((each) => each.timing.damage === step.timing.damage);
   const proof = proofs.find((each) => each.id === step.proof);
   const waiting = front.phase === 'waiting';
-  const details = waiting && front.window ? <Wait window={front.window} plan={plan} /> : <How step={step} plan={plan} />;
+  const details = waiting && front.window ? <Wait window={front.window} /> : <How step={step} plan={plan} />;
   return (
     <section aria-label={say`Now`} className="flex flex-col gap-3">
       <p className="lettering">{say`Step ${steps.indexOf(step) + 1} of ${steps.length}`}</p>
@@ -106,6 +106,7 @@ function CurrentStep({ step, front, desk, proofs }: CurrentProps) {
       ) : (
         <Actions actions={actionsFor(step, front.phase)} desk={desk} stepId={step.id} since={waiting ? front.window?.fromAt : undefined} />
       )}
+      {waiting && front.window?.pace ? <Paced pace={front.window.pace} name={nameOf(front.window.pace.material, plan)} /> : null}
       {waiting ? null : <Cautions ids={step.cautions} plan={plan} />}
     </section>
   );
@@ -227,7 +228,7 @@ function UseBy({ useBy }: { useBy: string }) {
 
 const windowTones = { early: 'border-early bg-early-soft', good: 'border-good bg-good-soft', late: 'border-late bg-late-soft' } as const;
 
-function Wait({ window, plan }: { window: NonNullable<RunState['window']>; plan: RepairPlan }) {
+function Wait({ window }: { window: NonNullable<RunState['window']> }) {
   const now = useNow();
   const zone = useZone();
   const state = windowState(window, now);
@@ -249,7 +250,6 @@ function Wait({ window, plan }: { window: NonNullable<RunState['window']>; plan:
           {window.closesAt ? say` to ${when(window.closesAt, now, zone)}` : window.opensAt ? say`, and no hurry after that` : ''}
         </p>
         {window.moved ? <p className="mt-1">{movedWords(window.moved, units, (iso) => when(iso, now, zone))}</p> : null}
-        {window.pace ? <Paced pace={window.pace} name={nameOf(window.pace.material, plan)} /> : null}
         {state === 'late' && window.whenLate ? <p className="mt-1 text-xl font-bold">{window.whenLate}</p> : null}
       </div>
       <p className="text-2xl font-bold">{window.check}</p>
