@@ -146,12 +146,13 @@ const bodies = {
       'stirred',
       'thrown-out',
       'mishap',
+      'pace',
       'find',
       'undo',
       'hand-back',
     ]),
     stepId: luck.of([null, luck.of(steps), luck.of(steps)]),
-    text: luck.of([null, 'half an hour late', 'resin', 'tacky/cold']),
+    text: luck.of([null, 'half an hour late', 'resin', 'tacky/cold', 'epoxy-2to1']),
     value: luck.of([null, 21.5]),
     resolution: luck.of([null, 0.1]),
     passed: luck.of([null, true]),
@@ -191,6 +192,20 @@ const types = [
 ];
 let settings = await (await fetch(`${shop.base}/api/shop`)).json();
 
+/** A picture of one dot, and what is only called one. */
+const dot = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64');
+function picture() {
+  const one = Buffer.from(dot);
+  const how = luck.below(6);
+  if (how === 0) return Buffer.alloc(luck.below(4000), luck.below(256));
+  if (how === 1) return one.subarray(0, luck.below(one.length));
+  // Its own size, as far as it says: up to four thousand million dots across.
+  if (how === 2) for (let i = 16; i < 24; i++) one[i] = luck.below(256);
+  if (how === 3) one[luck.below(one.length)] = luck.below(256);
+  if (how === 4) return Buffer.concat([Buffer.from([0xff, 0xd8, 0xff, 0xe1, luck.below(256), luck.below(256)]), Buffer.from('Exif\0\0'), one]);
+  return one;
+}
+
 async function bodyFor(path, mend) {
   if (path === '/api/shop') return settings.settings;
   if (path === '/api/shelf/{name}') return bodies.lot();
@@ -210,7 +225,7 @@ const operations = Object.entries(described.paths).flatMap(([path, of]) => Objec
 const faults = [];
 let passed = 0;
 const told = (operation, answer, body) =>
-  `${operation.method} ${operation.path} → ${answer} (seed ${seed}, request ${passed + faults.length + 1}): ${body.slice(0, 160)}`;
+  `${operation.method} ${operation.path} → ${answer} (seed ${seed}, request ${passed + faults.length + 1}): ${body.toString('latin1').slice(0, 160)}`;
 const mends = (await (await fetch(`${shop.base}/api/bench`)).json()).entries.map((each) => each.id);
 const memory = [];
 
@@ -244,9 +259,10 @@ for (let i = 0; i < requests && !isBrokenOff; i++) {
   ]);
   const good = await bodyFor(operation.path, mend);
   const whole = text(luck.next() < 0.9 ? spoiled(good) : good);
-  const body = luck.next() < 0.05 ? whole.slice(0, luck.below(whole.length + 1)) : whole;
+  const isPicture = operation.path.endsWith('/photographs') && luck.next() < 0.8;
+  const body = isPicture ? picture() : luck.next() < 0.05 ? whole.slice(0, luck.below(whole.length + 1)) : whole;
   const headers = {
-    'Content-Type': luck.of(types),
+    'Content-Type': isPicture ? luck.of(['image/png', 'image/jpeg', 'image/webp', 'image/svg+xml']) : luck.of(types),
     ...(version === null ? {} : { 'If-Match': `${version}` }),
     ...(luck.next() < 0.2 ? { 'Idempotency-Key': luck.of(['', 'x', 'x'.repeat(500), 'a b', '\u00e9', 'same']) } : {}),
   };

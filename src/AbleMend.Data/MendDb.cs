@@ -31,6 +31,12 @@ public sealed class MendDb(DbContextOptions<MendDb> options) : DbContext(options
     /// <value>What came off the lots of the shelf, and what was counted.</value>
     public DbSet<LotMoveRow> LotMoves => Set<LotMoveRow>();
 
+    /// <value>Photographs of mends.</value>
+    public DbSet<PhotographRow> Photographs => Set<PhotographRow>();
+
+    /// <value>Their pictures.</value>
+    public DbSet<PictureRow> Pictures => Set<PictureRow>();
+
     /// <value>What touch has said of how fast lots set.</value>
     public DbSet<LookRow> Looks => Set<LookRow>();
 
@@ -117,6 +123,13 @@ public sealed class MendDb(DbContextOptions<MendDb> options) : DbContext(options
             move.HasIndex(row => row.MendId);
             move.HasOne(row => row.Mend).WithMany().HasForeignKey(row => row.MendId).OnDelete(DeleteBehavior.Cascade);
         });
+        modelBuilder.Entity<PhotographRow>(photograph =>
+        {
+            photograph.HasIndex(row => new { row.MendId, row.Sent }).IsUnique();
+            photograph.HasOne(row => row.Mend).WithMany().HasForeignKey(row => row.MendId).OnDelete(DeleteBehavior.Cascade);
+            photograph.HasOne(row => row.Picture).WithOne().HasForeignKey<PictureRow>(row => row.PhotographId).OnDelete(DeleteBehavior.Cascade);
+        });
+        modelBuilder.Entity<PictureRow>().HasKey(row => row.PhotographId);
         modelBuilder.Entity<LookRow>(look =>
         {
             look.HasIndex(row => new { row.Material, row.Lot });

@@ -287,6 +287,50 @@ public sealed class DayWishRow
     public int Weight { get; set; } = 1;
 }
 
+/// <summary>A photograph of a mend, without the picture itself.</summary>
+public sealed class PhotographRow
+{
+    /// <value>Identifier.</value>
+    public int Id { get; set; }
+
+    /// <value>The mend.</value>
+    public int MendId { get; set; }
+
+    /// <value>The mend.</value>
+    public MendRow? Mend { get; set; }
+
+    /// <value>Step that it was taken at; null at intake, and of the item as a whole.</value>
+    public string? StepId { get; set; }
+
+    /// <value>When it was taken, by the device that sent it.</value>
+    public DateTimeOffset At { get; set; }
+
+    /// <value>Width in pixels.</value>
+    public int Width { get; set; }
+
+    /// <value>Height in pixels.</value>
+    public int Height { get; set; }
+
+    /// <value>SHA-256 of the file that was sent: the same file sent twice is one photograph.</value>
+    public required string Sent { get; set; }
+
+    /// <value>The picture.</value>
+    public PictureRow? Picture { get; set; }
+}
+
+/// <summary>The picture of a photograph: kept apart, so that a list of photographs does not fetch them.</summary>
+public sealed class PictureRow
+{
+    /// <value>The photograph.</value>
+    public int PhotographId { get; set; }
+
+    /// <value>The picture as JPEG, upright and without what a camera writes beside it.</value>
+    public required byte[] Jpeg { get; set; }
+
+    /// <value>The same, small.</value>
+    public required byte[] Thumbnail { get; set; }
+}
+
 /// <summary>What touch said of one wait of a mend, and of which lot.</summary>
 public sealed class LookRow
 {

@@ -12,6 +12,7 @@ using AbleMend.Server.Intake;
 using AbleMend.Server.Keeping;
 using AbleMend.Server.Log;
 using AbleMend.Server.Mends;
+using AbleMend.Server.Photographs;
 using AbleMend.Server.Plans;
 using AbleMend.Server.Printing;
 using AbleMend.Server.Shelf;
@@ -61,6 +62,8 @@ builder.Services.AddHostedService(services => services.GetRequiredService<BenchC
 builder.Services.AddScoped<MendStore>();
 builder.Services.AddScoped<ShopStore>();
 builder.Services.AddScoped<LotDraws>();
+builder.Services.AddScoped<PhotographStore>();
+builder.Services.AddSingleton<PictureTurns>();
 builder.Services.AddScoped<PaceBook>();
 builder.Services.AddSingleton<PaceTurns>();
 builder.Services.AddSingleton<PaceRounds>();
@@ -108,6 +111,7 @@ try
     api.MapShelf();
     api.MapWorth();
     api.MapTickets();
+    api.MapPhotographs();
     api.MapInstruments();
     api.MapLog();
     api.MapTemplates();

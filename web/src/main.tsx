@@ -6,6 +6,7 @@ import { createRoot } from 'react-dom/client';
 import { Refused } from './api/client';
 import { makeRouter } from './app/router';
 import { startFromLastKnown } from './outbox/lastKnown';
+import { startSendingPictures } from './outbox/pictures';
 import { startSending } from './outbox/sending';
 import { startSendingDrafts } from './outbox/sendingDrafts';
 import { locale } from './words/say';
@@ -30,6 +31,7 @@ document.documentElement.lang = locale();
 await startFromLastKnown(queryClient);
 startSending(queryClient);
 startSendingDrafts(queryClient);
+startSendingPictures(queryClient);
 
 createRoot(document.getElementById('root')!).render(
   <StrictMode>

@@ -13,7 +13,7 @@ namespace AbleMend.Data.Compiled
     public partial class MendDbModel
     {
         private MendDbModel()
-            : base(skipDetectChanges: false, modelId: new Guid("442d87fb-804f-426a-82ad-d1af5bab10e7"), entityTypeCount: 11)
+            : base(skipDetectChanges: false, modelId: new Guid("fefe88da-7bae-4a6c-a403-0cb1a91214ac"), entityTypeCount: 13)
         {
         }
 
@@ -28,6 +28,8 @@ namespace AbleMend.Data.Compiled
             var lotMoveRow = LotMoveRowEntityType.Create(this);
             var mendEventRow = MendEventRowEntityType.Create(this);
             var mendRow = MendRowEntityType.Create(this);
+            var photographRow = PhotographRowEntityType.Create(this);
+            var pictureRow = PictureRowEntityType.Create(this);
             var shopRow = ShopRowEntityType.Create(this);
             var ticketRow = TicketRowEntityType.Create(this);
 
@@ -41,6 +43,8 @@ namespace AbleMend.Data.Compiled
             MendEventRowEntityType.CreateForeignKey1(mendEventRow, mendRow);
             MendRowEntityType.CreateForeignKey1(mendRow, mendRow);
             MendRowEntityType.CreateForeignKey2(mendRow, itemRow);
+            PhotographRowEntityType.CreateForeignKey1(photographRow, mendRow);
+            PictureRowEntityType.CreateForeignKey1(pictureRow, photographRow);
 
             AgreementRowEntityType.CreateAnnotations(agreementRow);
             DayWishRowEntityType.CreateAnnotations(dayWishRow);
@@ -51,6 +55,8 @@ namespace AbleMend.Data.Compiled
             LotMoveRowEntityType.CreateAnnotations(lotMoveRow);
             MendEventRowEntityType.CreateAnnotations(mendEventRow);
             MendRowEntityType.CreateAnnotations(mendRow);
+            PhotographRowEntityType.CreateAnnotations(photographRow);
+            PictureRowEntityType.CreateAnnotations(pictureRow);
             ShopRowEntityType.CreateAnnotations(shopRow);
             TicketRowEntityType.CreateAnnotations(ticketRow);
 

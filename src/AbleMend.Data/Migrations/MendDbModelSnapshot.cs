@@ -385,6 +385,57 @@ namespace AbleMend.Data.Migrations
                     b.ToTable("Mends");
                 });
 
+            modelBuilder.Entity("AbleMend.Data.PhotographRow", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<long>("At")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("Height")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("MendId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Sent")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.Property<string>("StepId")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int>("Width")
+                        .HasColumnType("INTEGER");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("MendId", "Sent")
+                        .IsUnique();
+
+                    b.ToTable("Photographs");
+                });
+
+            modelBuilder.Entity("AbleMend.Data.PictureRow", b =>
+                {
+                    b.Property<int>("PhotographId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<byte[]>("Jpeg")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.Property<byte[]>("Thumbnail")
+                        .IsRequired()
+                        .HasColumnType("BLOB");
+
+                    b.HasKey("PhotographId");
+
+                    b.ToTable("Pictures");
+                });
+
             modelBuilder.Entity("AbleMend.Data.ShopRow", b =>
                 {
                     b.Property<int>("Id")
@@ -528,6 +579,26 @@ namespace AbleMend.Data.Migrations
                     b.Navigation("Item");
                 });
 
+            modelBuilder.Entity("AbleMend.Data.PhotographRow", b =>
+                {
+                    b.HasOne("AbleMend.Data.MendRow", "Mend")
+                        .WithMany()
+                        .HasForeignKey("MendId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Mend");
+                });
+
+            modelBuilder.Entity("AbleMend.Data.PictureRow", b =>
+                {
+                    b.HasOne("AbleMend.Data.PhotographRow", null)
+                        .WithOne("Picture")
+                        .HasForeignKey("AbleMend.Data.PictureRow", "PhotographId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+                });
+
             modelBuilder.Entity("AbleMend.Data.ItemRow", b =>
                 {
                     b.Navigation("Mends");
@@ -538,6 +609,11 @@ namespace AbleMend.Data.Migrations
                     b.Navigation("Agreements");
 
                     b.Navigation("Events");
+                });
+
+            modelBuilder.Entity("AbleMend.Data.PhotographRow", b =>
+                {
+                    b.Navigation("Picture");
                 });
 #pragma warning restore 612, 618
         }

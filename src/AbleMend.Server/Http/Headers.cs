@@ -47,6 +47,11 @@ public static class Headers
                 {
                     context.Response.Headers.CacheControl = "public, max-age=31536000, immutable";
                 }
+                else if (path.StartsWithSegments("/api/photographs") && context.Response.StatusCode == StatusCodes.Status200OK)
+                {
+                    // A picture never changes, and is for whoever may see the shop.
+                    context.Response.Headers.CacheControl = "private, max-age=31536000, immutable";
+                }
                 else if (path.StartsWithSegments("/api"))
                 {
                     context.Response.Headers.CacheControl = "no-store";

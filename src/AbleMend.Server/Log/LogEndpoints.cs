@@ -26,9 +26,10 @@ namespace AbleMend.Server.Log;
 /// <param name="FollowsMendId">The mend that it does properly, or null.</param>
 /// <param name="Damages">How many damages.</param>
 /// <param name="Excerpt">What was written round the words that were asked for, by turns beside and in them; null where none of it was written.</param>
+/// <param name="Photograph">The last photograph of it, or null.</param>
 public sealed record LogEntry(
     int Id, string Tag, string ItemName, MendStatus Status, Decision? Decision, string Construction, Damage? Damage,
-    Message? MethodName, Message? MaterialName, DateTimeOffset ClosedAt, Message? Words, int? FollowsMendId, int Damages = 1, IReadOnlyList<string>? Excerpt = null);
+    Message? MethodName, Message? MaterialName, DateTimeOffset ClosedAt, Message? Words, int? FollowsMendId, int Damages = 1, IReadOnlyList<string>? Excerpt = null, int? Photograph = null);
 
 /// <summary>A page of the log.</summary>
 /// <param name="Entries">Its mends.</param>
@@ -104,6 +105,8 @@ public static class LogEndpoints
         LogLine? LineOf(LogRow row) =>
             row.LogJson is { } kept ? JsonSerializer.Deserialize<LogLine>(kept, OpenJson.Options)
             : read.GetValueOrDefault(row.Id) is { Plan: not null } mend ? LogLine.Of(mend) : null;
-        return new LogPage([.. page.Select(row => row.Entry(LineOf(row), excerptOf(row)))], found.Count > PageSize ? placeOf(page[^1]).ToString() : null);
+        var ids = page.Select(row => row.Id).ToList();
+        var photographs = await db.Photographs.AsNoTracking().Where(row => ids.Contains(row.MendId)).GroupBy(row => row.MendId).Select(each => new { each.Key, Last = each.Max(row => row.Id) }).ToDictionaryAsync(each => each.Key, each => each.Last, cancel);
+        return new LogPage([.. page.Select(row => row.Entry(LineOf(row), excerptOf(row)) with { Photograph = photographs.TryGetValue(row.Id, out var last) ? last : null })], found.Count > PageSize ? placeOf(page[^1]).ToString() : null);
     }
 }

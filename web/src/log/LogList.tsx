@@ -1,6 +1,7 @@
 import { Link } from '@tanstack/react-router';
 import { useWindowVirtualizer } from '@tanstack/react-virtual';
 import { useCallback, useEffect, useState } from 'react';
+import { smallPictureAt } from '../api/photographs';
 import type { Schemas } from '../api/types';
 import { when } from '../measures/time';
 import { useMinute } from '../shop/clock';
@@ -58,7 +59,7 @@ function Line({ entry }: { entry: Entry }) {
     <Link
       to="/mends/$id/$stage"
       params={{ id: String(entry.id), stage: 'prove' }}
-      className="group grid min-h-16 items-center gap-x-5 py-1.5 md:grid-cols-[6.5rem_minmax(0,1fr)_minmax(0,1.3fr)_10rem]"
+      className="group grid min-h-16 items-center gap-x-5 py-1.5 md:grid-cols-[6.5rem_minmax(0,1fr)_minmax(0,1.3fr)_13rem]"
     >
       <span className="numeral text-2xl group-hover:underline">{entry.tag}</span>
       <span className="leading-tight">
@@ -79,7 +80,10 @@ function Line({ entry }: { entry: Entry }) {
           </span>
         ) : null}
       </span>
-      <span className="text-faint whitespace-nowrap md:text-right">{when(entry.closedAt, now, zone)}</span>
+      <span className="flex items-center gap-3 text-faint whitespace-nowrap md:justify-end md:text-right">
+        {entry.photograph ? <img src={smallPictureAt(entry.photograph)} alt="" className="h-12 w-16 border border-line object-cover" /> : null}
+        {when(entry.closedAt, now, zone)}
+      </span>
     </Link>
   );
 }

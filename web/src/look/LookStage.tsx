@@ -5,6 +5,7 @@ import { useZone } from '../shop/zone';
 import { Silhouette } from '../drawing/Silhouette';
 import type { StageProps } from '../desk/StageProps';
 import type { MendDesk } from '../desk/damageInHand';
+import { Photographs } from '../desk/Photographs';
 import { Button } from '../ui/Button';
 import { Choice } from '../ui/Choice';
 import { Problems } from '../ui/Notice';
@@ -44,6 +45,7 @@ export function LookStage({ desk, catalogue, goTo }: StageProps) {
         <ItemFields repairCase={repairCase} change={change} />
         <BenchFields construction={construction} repairCase={repairCase} change={change} problems={problems} />
       </fieldset>
+      <Photographs mendId={desk.mend.id} stepId={null} shows="at-intake" closed={desk.mend.closedAt !== null} />
       {frozen ? <p className="text-faint">{say`The plan is frozen: this mend is under way or closed.`}</p> : null}
     </div>
   );

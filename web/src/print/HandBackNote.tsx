@@ -1,5 +1,6 @@
 import { damagesOf } from '../desk/reached';
 import { useQuery } from '@tanstack/react-query';
+import { photographsQuery, pictureAt } from '../api/photographs';
 import { catalogueQuery, shopQuery } from '../api/queries';
 import { useUnits } from '../shop/units';
 import { useZone } from '../shop/zone';
@@ -56,6 +57,7 @@ function Note({ mend }: { mend: PlannedMend }) {
               ))}
             </ul>
           </section>
+          <Pictures mendId={mend.id} />
           <section>
             <h2 className="text-xl">{say`What to watch`}</h2>
             <ul className="list-disc pl-5">
@@ -71,6 +73,25 @@ function Note({ mend }: { mend: PlannedMend }) {
         </div>
       ) : null}
     </>
+  );
+}
+
+/** At most so many go on one page beside the words. */
+const most = 4;
+
+/** How it came in and how it goes out: the first and the last photographs. */
+function Pictures({ mendId }: { mendId: number }) {
+  const all = useQuery(photographsQuery(mendId)).data ?? [];
+  const shown = all.length <= most ? all : [...all.slice(0, most / 2), ...all.slice(-most / 2)];
+  return shown.length === 0 ? null : (
+    <ul aria-label={say`Photographs`} className="grid grid-cols-4 gap-3">
+      {shown.map((each) => (
+        <li key={each.id}>
+          <img src={pictureAt(each.id)} alt={each.stepTitle ?? say`At intake`} className="h-36 w-full border border-line object-cover" />
+          <span className="text-sm">{each.stepTitle ?? say`At intake`}</span>
+        </li>
+      ))}
+    </ul>
   );
 }
 

@@ -4,6 +4,7 @@ import type { MendView } from '../api/types';
 import { useNow } from '../shop/clock';
 import { useUnits } from '../shop/units';
 import { useZone } from '../shop/zone';
+import { Photographs } from '../desk/Photographs';
 import { damagesOf } from '../desk/reached';
 import type { StageProps } from '../desk/StageProps';
 import { Button } from '../ui/Button';
@@ -45,6 +46,12 @@ export function ProveStage({ desk, catalogue, goTo }: StageProps) {
           <Button look="main" size="hand" className="self-start" onClick={() => goTo('mend')}>{say`Continue the mend`}</Button>
         )
       ) : null}
+      <Photographs mendId={mend.id} stepId={null} shows="all" closed={mend.closedAt !== null} />
+      <p>
+        <a className="inline-flex min-h-11 items-center underline underline-offset-4" href={`/api/mends/${mend.id}/warranty-pack.zip?units=${units}`} download>
+          {say`Everything in one file: what was seen, done and measured, and the photographs (ZIP)`}
+        </a>
+      </p>
       <History mend={mend} now={now} zone={zone} />
     </div>
   );

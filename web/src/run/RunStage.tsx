@@ -6,6 +6,7 @@ import { TimeAxis, TimeStrip } from '../drawing/TimeStrip';
 import { damagesOf } from '../desk/reached';
 import type { StageProps } from '../desk/StageProps';
 import type { MendDesk } from '../desk/damageInHand';
+import { Photographs } from '../desk/Photographs';
 import { planBands } from '../drawing/planBands';
 import { Button } from '../ui/Button';
 import { FigureButton } from '../ui/FigureButton';
@@ -59,6 +60,7 @@ export function RunStage({ desk, catalogue, goTo }: StageProps) {
       {plan.damages.length > 1 ? <Fronts desk={desk} run={mend.run} at={front.damage} /> : null}
       <CurrentStep key={step.id + front.phase} step={step} front={front} desk={desk} proofs={catalogue.proofs} />
       <WhatWentWrong key={`wrong ${step.id}`} desk={desk} front={front} />
+      <Photographs key={`photographs ${step.id}`} mendId={mend.id} stepId={step.id} shows="of-step" hasKey />
       <Ahead desk={desk} run={mend.run} />
       <Extras desk={desk} />
     </div>
