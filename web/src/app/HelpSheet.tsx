@@ -7,11 +7,13 @@ import { say } from '../words/say';
 const keys: readonly (readonly [string, string])[] = [
   ['?', say`This sheet`],
   ['M', say`Silence the alarm`],
+  ['Z', say`Put the alarm off for 5 minutes`],
   ['D', say`In a mend: begin, or done`],
   ['R', say`In a wait: ready`],
   ['N', say`In a wait: not yet`],
   ['U', say`In a mend: undo the last one`],
   ['W', say`In a mend: something went wrong`],
+  ['P', say`In a mend: take a photograph`],
   [say`1 to 5`, say`In a mend: Look, Match, Plan, Mend, Prove`],
   ['← →', say`Move between options; on a slider, adjust it`],
   [say`Tab`, say`Next field`],

@@ -6,7 +6,7 @@ import type { BenchEntry, Schemas } from '../api/types';
 import { useNow } from '../shop/clock';
 import { useZone } from '../shop/zone';
 import type { StripRange } from '../drawing/strip';
-import { TimeAxis, TimeStrip } from '../drawing/TimeStrip';
+import { StripLegend, TimeAxis, TimeStrip } from '../drawing/TimeStrip';
 import { Notice, Problems } from '../ui/Notice';
 import { countdown, span, when } from '../measures/time';
 import { useDamageWords } from '../ui/damageWords';
@@ -41,6 +41,10 @@ export function BenchPage() {
           {rest.map((entry) => (
             <Line key={entry.id} entry={entry} now={now} zone={zone} range={range} />
           ))}
+          <li className="pt-2 lg:grid lg:grid-cols-[minmax(0,1fr)_44%] lg:gap-6">
+            <span />
+            <StripLegend />
+          </li>
         </ol>
       ) : (
         <Empty drafts={bench.data.drafts.length} />
@@ -101,9 +105,9 @@ function Line({ entry, now, zone, range }: LineProps) {
         params={{ id: String(entry.id), stage: 'mend' }}
         className="group grid min-h-15 items-center gap-x-6 py-1 lg:grid-cols-[minmax(0,1fr)_44%]"
       >
-        <div className="grid min-w-0 grid-cols-[6.2rem_minmax(0,1fr)_9.5rem] items-center gap-x-3">
+        <div className="grid min-w-0 grid-cols-[6.2rem_minmax(0,1fr)] items-center gap-x-3 sm:grid-cols-[6.2rem_minmax(0,1fr)_9.5rem]">
           <span className="numeral text-2xl group-hover:underline">{entry.tag}</span>
-          <span className="min-w-0">
+          <span className="order-3 col-span-2 min-w-0 sm:order-none sm:col-span-1">
             <span className="block truncate text-lg leading-tight font-bold">{headline(entry)}</span>
             <span className={`block truncate text-sm ${willBeLate(entry) ? 'font-bold text-late' : 'text-faint'}`}>{dueWords(entry, now, zone)}</span>
           </span>

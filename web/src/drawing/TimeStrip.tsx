@@ -63,6 +63,22 @@ function Band({ band, height, hatch }: { band: StripBand; height: number; hatch:
   );
 }
 
+const legend: Record<StripBand['kind'], string> = { hands: 'bg-ink h-4', early: 'hatch-early h-2.5', good: 'bg-good h-3', late: 'bg-late h-3' };
+
+/** What the marks of a strip mean. */
+export function StripLegend() {
+  return (
+    <ul aria-label={say`What the marks mean`} className="flex flex-wrap gap-x-5 gap-y-1 text-sm text-faint">
+      {(Object.keys(legend) as StripBand['kind'][]).map((kind) => (
+        <li key={kind} className="flex items-center gap-2">
+          <span aria-hidden className={`inline-block w-6 ${legend[kind]}`} />
+          {words[kind]}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
 /** The hours above a strip. */
 export function TimeAxis({ range, zone }: { range: StripRange; zone: string }) {
   const long = range.toMs - range.fromMs > 30 * 3600_000;

@@ -21,6 +21,15 @@ describe('the alarm', () => {
   it('does not ring for a window that opened long ago', () => expect(kinds({ window: window(-11, null) })).toEqual([]));
   it('rings when a window is about to close', () => expect(kinds({ window: window(-100, 4) })).toEqual(['closing']));
   it('rings when a mix is nearly past using', () => expect(kinds({ useBy: iso(4.9) })).toEqual(['closing']));
+  it('says of a window that has closed and of a mix past using that they are lost', () => {
+    expect(kinds({ window: window(-100, 0) })).toEqual(['lost']);
+    expect(kinds({ useBy: iso(-1) })).toEqual(['lost']);
+    expect(kinds({ useBy: iso(-11) })).toEqual([]);
+  });
+  it('names what can still be saved before what is lost, and that before what merely opened', () => {
+    const all = [entry({ id: 1, window: window(0, null) }), entry({ id: 2, useBy: iso(-1) }), entry({ id: 3, useBy: iso(2) })];
+    expect(alarmsOf(all, now, 5).map((alarm) => alarm.id)).toEqual([3, 2, 1]);
+  });
   it('leaves a fresh mix alone', () => expect(kinds({ useBy: iso(20) })).toEqual([]));
   it('has a key of its own for each end, so that silencing one does not silence the next', () => {
     const first = alarmsOf([entry({ window: window(0, null) })], now, 5)[0]!.key;
