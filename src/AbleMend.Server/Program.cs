@@ -59,6 +59,8 @@ builder.Services.AddSingleton<InstrumentDesk>();
 builder.Services.AddHostedService<InstrumentPort>();
 builder.Services.AddSingleton<BenchClimate>();
 builder.Services.AddHostedService(services => services.GetRequiredService<BenchClimate>());
+builder.Services.AddSingleton<HoldWatch>();
+builder.Services.AddHostedService(services => services.GetRequiredService<HoldWatch>());
 builder.Services.AddScoped<MendStore>();
 builder.Services.AddScoped<ShopStore>();
 builder.Services.AddScoped<LotDraws>();

@@ -169,6 +169,78 @@ public sealed class InstrumentTests : IDisposable
         undone.Run!.Window.ShouldBeNull("the tap is taken back, and not the probe's reading");
     }
 
+    [Fact]
+    public async Task A_gauge_that_is_read_by_itself_goes_on_while_nobody_looks_and_until_it_is_told_to_stop()
+    {
+        var mend = await HoldingAsync();
+        using var gauge = await PlugInAsync("hello test-gauge gauge-pressure:0.1 barometer:0.1 air-temperature:0.1");
+        await gauge.HearsAsync();
+        await gauge.SaysAsync("gauge-pressure 98.5", "barometer 101.2", "air-temperature 19.4");
+        await SeenAsync(each => each.Readings.Count(reading => reading.Value is not null) == 3);
+        var watch = _shop.Service<HoldWatch>();
+        (await watch.KeepAsync(default)).ShouldBe(0, "nobody has asked for it");
+        mend = await _shop.HappenedAsync(mend, new Happening(RunEventKind.Gauge, mend.Run!.CurrentStepId, "test-gauge"));
+        (await watch.KeepAsync(default)).ShouldBe(1);
+        (await watch.KeepAsync(default)).ShouldBe(0, "not before it is due again");
+        _shop.Time.Advance(HoldWatch.OftenAtFirst);
+        (await watch.KeepAsync(default)).ShouldBe(0, "a reading that stands still for minutes is none");
+        await gauge.SaysAsync("gauge-pressure 98.4");
+        await SeenAsync(each => each.Readings.Any(reading => reading.Value == 98.4));
+        (await watch.KeepAsync(default)).ShouldBe(1);
+
+        mend = (await _shop.Client.GetFromJsonAsync<MendView>($"/api/mends/{mend.Id}", OpenJson.Options))!;
+        mend.Events[^1].ShouldSatisfyAllConditions(
+            each => (each.Kind, each.Value, each.Text, each.BarometerKpa, each.AirC).ShouldBe((RunEventKind.Pressure, 98.4, "test-gauge", 101.2, 19.4)), each => each.IsByItself.ShouldBeTrue());
+        mend.Run!.Fronts[0].Trace!.Points.Count.ShouldBe(2);
+        mend = await _shop.HappenedAsync(mend, new Happening(RunEventKind.Gauge, mend.Run.CurrentStepId));
+        _shop.Time.Advance(HoldWatch.OftenAtFirst);
+        await gauge.SaysAsync("gauge-pressure 98.3");
+        await SeenAsync(each => each.Readings.Any(reading => reading.Value == 98.3));
+        (await watch.KeepAsync(default)).ShouldBe(0);
+    }
+
+    [Fact]
+    public async Task A_trace_goes_out_as_a_table_and_comes_in_once()
+    {
+        var mend = await HoldingAsync();
+        _shop.Time.Advance(TimeSpan.FromHours(3));
+        var from = _shop.Time.GetUtcNow().AddHours(-2);
+        string At(int minutes) => from.AddMinutes(minutes).UtcDateTime.ToString("yyyy-MM-ddTHH:mm:ss.fffZ", System.Globalization.CultureInfo.InvariantCulture);
+        var table = $"gauge-kpa,At,barometer-kpa\n99.1,{At(0)},101.3\n98.9,{At(30)},101.2\n98.8,{At(60)},\n";
+        Task<HttpResponseMessage> ReadIn(string csv) => _shop.Client.PostAsJsonAsync($"/api/mends/{mend.Id}/hold-trace", new TraceTable(csv), OpenJson.Options);
+        var read = await Shop.ReadAsync(await ReadIn(table));
+        read.Run!.Fronts[0].Trace!.Points.Select(point => point.GaugeKpa).ShouldBe([99.1, 98.9, 98.8]);
+        (await Shop.ReadAsync(await ReadIn(table))).Run!.Fronts[0].Trace!.Points.Count.ShouldBe(3, "read in twice, it is there once");
+
+        var lines = (await _shop.Client.GetStringAsync($"/api/mends/{mend.Id}/hold-trace.csv")).Split('\n', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
+        lines[0].ShouldBe("at,gauge-kpa,air-c,barometer-kpa,air-percent,used");
+        lines.Length.ShouldBe(4);
+        lines[1].ShouldStartWith($"{At(0)},99.1,");
+
+        (await Shop.ProblemAsync(await ReadIn("time,pressure\n1,2\n"))).Field.ShouldBe("csv[1]");
+        (await Shop.ProblemAsync(await ReadIn($"at,gauge-kpa\n{At(5)},many\n"))).Field.ShouldBe("csv[2]");
+        (await Shop.ProblemAsync(await ReadIn($"at,gauge-kpa\nyesterday,99\n"))).Field.ShouldBe("csv[2]");
+        (await Shop.ProblemAsync(await ReadIn($"at,gauge-kpa\n{At(600)},99\n"))).Code.ShouldBe("clock-ahead");
+        (await Shop.ProblemAsync(await ReadIn($"at,gauge-kpa\n{At(6)},1e9\n"))).Field.ShouldBe("value");
+        (await _shop.Client.GetFromJsonAsync<MendView>($"/api/mends/{mend.Id}", OpenJson.Options))!.Run!.Fronts[0].Trace!.Points.Count.ShouldBe(3, "what is refused changes nothing");
+    }
+
+    /// <summary>A mend that is left to hold its pressure.</summary>
+    private async Task<MendView> HoldingAsync()
+    {
+        var opened = (await (await _shop.Client.PostAsync("/api/gallery/inflatable-board-seam-leak", null)).Content.ReadFromJsonAsync<MendView>(OpenJson.Options))!;
+        var mend = await Shop.ReadAsync(await _shop.SendAsync(HttpMethod.Post, $"/api/mends/{opened.Id}/start", null, opened.Version));
+        while (mend.Run!.Fronts[0].Hold is null || mend.Run.Phase != StepPhase.Waiting)
+        {
+            _shop.Time.Advance(TimeSpan.FromMinutes(1));
+            var step = mend.Plan!.Steps.First(each => each.Id == mend.Run.CurrentStepId);
+            mend = await _shop.HappenedAsync(mend, mend.Run.Phase == StepPhase.Waiting ? new Happening(RunEventKind.Ready, step.Id)
+                : step.Proof is not null ? new Happening(RunEventKind.Proof, step.Id, Passed: true) : new Happening(RunEventKind.HandsDone, step.Id));
+        }
+
+        return mend;
+    }
+
     private async Task<InstrumentsView> NowAsync() => (await _shop.Client.GetFromJsonAsync<InstrumentsView>("/api/instruments", OpenJson.Options))!;
 
     /// <summary>The one instrument, once it is as it should be.</summary>

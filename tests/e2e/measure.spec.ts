@@ -159,6 +159,9 @@ test('a gauge fills in the readings of a hold test', async ({ page }) => {
   const { events } = await mendOf(id);
   expect(events.at(-1)).toMatchObject({ kind: 'pressure', resolution: 0.1 });
   expect(events.at(-1)!.value).toBeGreaterThan(90);
+  await page.getByLabel(/^Read Test gauge by itself/).click();
+  await expect(page.getByLabel(/^Read Test gauge by itself/)).toBeChecked();
+  await expect.poll(async () => (await mendOf(id)).events.findLast((each) => each.kind === 'gauge')?.text).toBe('test-gauge');
 });
 
 test('what went wrong is one key away, and its remedy joins the mend', async ({ page }) => {

@@ -79,11 +79,13 @@ public sealed record LearntPace(
             return null;
         }
 
+        // In one order, whoever asks: the same looks are the same pace to the last digit.
+        var ordered = looks.OrderBy(look => look.LabelMin).ThenBy(look => look.NotYetMin).ThenBy(look => look.ReadyMin).ToList();
         var (weight, sum, squares) = (0.0, 0.0, 0.0);
         for (var log = Math.Log(Slowest); log <= Math.Log(Fastest); log += Step)
         {
             var here = Math.Exp(-0.5 * log * log / (UsualSpread * UsualSpread));
-            foreach (var look in looks)
+            foreach (var look in ordered)
             {
                 here *= Likelihood(look, log);
             }

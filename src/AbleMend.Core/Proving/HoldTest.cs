@@ -102,6 +102,34 @@ public static class HoldTest
         return new HoldResult(verdict, loss, band, readings.Count, used.Count, matters, criterion.SettleMin);
     }
 
+    /// <summary>Air inside at a reading, in percent of what was there at another: warmth and weather taken out.</summary>
+    public static double AirPercent(HoldReading reading, HoldReading first) => Amount(reading) / Amount(first) * 100;
+
+    /// <summary>
+    /// When the answer will be known, were one more reading all that is still taken and the loss what it is now: in minutes since it was
+    /// blown up. Null where it is known already, where there are too few readings, and where no time would tell.
+    /// </summary>
+    /// <param name="readings">Readings in order of time.</param>
+    /// <param name="criterion">What they are judged by.</param>
+    public static double? KnownMinute(IReadOnlyList<HoldReading> readings, HoldCriterion criterion)
+    {
+        var used = readings.Where(reading => reading.Minute >= criterion.SettleMin).ToList();
+        if (used.Count < 2 || Judge(readings, criterion) is not { Verdict: HoldVerdict.NotYet, LossPercentPerHour: { } loss })
+        {
+            return null;
+        }
+
+        var (apart, mean) = (Math.Abs(loss - criterion.MattersPercentPerHour), used.Average(each => each.Minute / 60));
+        var spread = used.Sum(each => Math.Pow((each.Minute / 60) - mean, 2));
+        // One more reading at t adds n/(n + 1)·(t − mean)² to the spread that the band is divided by.
+        var needed = apart > 0 ? Math.Pow(Normal * 100 * Resolution(used[0], criterion) / apart, 2) - spread : double.PositiveInfinity;
+        var hours = mean + Math.Sqrt(Math.Max(0, needed) * (used.Count + 1) / used.Count);
+        return hours <= LongestHours ? Math.Max(hours * 60, used[^1].Minute) : null;
+    }
+
+    /// <summary>Nobody waits longer for an answer.</summary>
+    private const double LongestHours = 72;
+
     /// <summary>
     /// Loss that matters, in percent of the air inside, an hour: what takes a share of the working pressure in a day.
     /// </summary>

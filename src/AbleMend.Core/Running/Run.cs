@@ -35,10 +35,10 @@ public static class Run
         FillStarts(plan, steps, startedAt);
         var actuals = steps.Where(pair => pair.Value.StartedAt is not null)
             .ToDictionary(pair => pair.Key, pair => new Actual(pair.Value.StartedAt!.Value, pair.Value.HandsEndedAt, pair.Value.NextLookAt));
-        var timeline = Timeline.Lay([.. plan.Steps.Select(step => paces.At(step.Timing))], startedAt, climate, HoursOf(repairCase), actuals, now);
+        var timeline = Timeline.Lay([.. plan.Steps.Select(step => Dryings.At(step, paces.At(step.Timing), steps[step.Id].HandsEndedAt, kept))], startedAt, climate, HoursOf(repairCase), actuals, now);
         var readyAt = Timeline.ReadyAt(timeline);
         var fronts = plan.Steps.Where(step => steps[step.Id].DoneAt is null).GroupBy(step => step.Damage).OrderBy(front => front.Key)
-            .Select(front => FrontOf(plan, front.First(), steps, timeline, repairCase, startedAt, kept, bench)).ToList();
+            .Select(front => FrontOf(plan, front.First(), steps, timeline, repairCase, kept, bench)).ToList();
         var lead = BenchOrder.Lead(fronts, timeline, now);
         return new RunState(
             lead?.StepId,
@@ -60,19 +60,26 @@ public static class Run
             kept.Any(each => !each.IsByItself));
     }
 
+    private const int LongestInstrument = 40;
+
     private static Front FrontOf(
-        RepairPlan plan, PlanStep step, Dictionary<string, Progress> steps, IReadOnlyList<TimedStep> timeline, RepairCase repairCase, DateTimeOffset startedAt, IReadOnlyList<RunEvent> kept, Bench bench) =>
-        new(
+        RepairPlan plan, PlanStep step, Dictionary<string, Progress> steps, IReadOnlyList<TimedStep> timeline, RepairCase repairCase, IReadOnlyList<RunEvent> kept, Bench bench)
+    {
+        var hold = Holds.Of(repairCase, plan, step, bench.Air, kept);
+        return new Front(
             step.Damage,
             step.Id,
             PhaseOf(steps[step.Id], true),
             Window(step, steps, timeline, bench),
             UseBy(plan, step, steps, bench.Cups),
-            HoldOf(repairCase, plan, step, startedAt, kept),
+            hold?.Result,
             steps[step.Id].Failed ? BackFrom(plan, step) : null,
             PhaseOf(steps[step.Id], true) == StepPhase.Next && timeline.First(each => each.StepId == step.Id) is { HeldFrom: not null, StartsAt: { } start } ? start : null,
             PhaseOf(steps[step.Id], true) == StepPhase.Next ? Awaited(plan, step, steps) : null,
-            PhaseOf(steps[step.Id], true) is StepPhase.Next or StepPhase.Hands ? bench.Cups.StandOf(step) : null);
+            PhaseOf(steps[step.Id], true) is StepPhase.Next or StepPhase.Hands ? bench.Cups.StandOf(step) : null,
+            Dryings.Of(step, kept),
+            hold?.Trace);
+    }
 
     /// <summary>What a run is folded at.</summary>
     /// <param name="Planned">The air that was planned with.</param>
@@ -94,38 +101,9 @@ public static class Run
         return (before.LastOrDefault(step => step.Stage == Stage.Mix) ?? before.LastOrDefault(step => step.Stage == Stage.Apply) ?? all[0]).Id;
     }
 
-    /// <summary>The hold test that is current, or that is being waited for, judged from its readings since it was last begun.</summary>
-    private static HoldResult? HoldOf(RepairCase repairCase, RepairPlan plan, PlanStep current, DateTimeOffset startedAt, IReadOnlyList<RunEvent> kept)
-    {
-        var watched = plan.Steps.Where(step => step.Damage == current.Damage).SkipWhile(step => step != current).Take(2).ToList();
-        if (watched.All(step => step.Proof != HoldTest.ProofId) || (current.Proof != HoldTest.ProofId && Numbering.Parse(current.Id).Id != HoldTest.WatchStep))
-        {
-            return null;
-        }
-
-        var climate = ClimateOf(repairCase, startedAt, kept);
-        var since = kept.LastOrDefault(each => each.Kind == RunEventKind.Redo && current.Timing.IsFor(Numbering.Parse(each.StepId!).Number))?.Number ?? 0;
-        var readings = kept.Where(each => each.Kind == RunEventKind.Pressure && Numbering.Parse(each.StepId!).Number == current.Damage && each.Number > since).ToList();
-        // It settles from when it was blown up; an older plan only knows when it was first read.
-        var from = kept.LastOrDefault(each => each.Kind == RunEventKind.HandsDone && each.StepId == Numbering.Of(current.Damage, HoldTest.InflateStep))?.At ?? readings.FirstOrDefault()?.At;
-        return HoldTest.Judge(
-            [.. readings.Select(each => new HoldReading(
-                (each.At - from!.Value).TotalMinutes, each.Value!.Value, each.AirC ?? climate.TemperatureCAt(each.At), each.BarometerKpa ?? Gas.AtmosphereKpa(repairCase.Bench.AltitudeM)))],
-            CriterionOf(plan, current.Damage));
-    }
-
-    /// <summary>What a plan judges its hold test by; an older plan says less, and what it leaves out is what it was judged by then.</summary>
-    private static HoldCriterion CriterionOf(RepairPlan plan, int damage)
-    {
-        double Of(string figure, double otherwise) => plan.Figures.FirstOrDefault(each => each.Id == Numbering.Of(damage, figure))?.Value ?? otherwise;
-        return new HoldCriterion(
-            Of(HoldTest.MattersFigure, ProofTest.All[HoldTest.ProofId].Limit!.Value), Of(HoldTest.SettleFigure, 10),
-            Of(HoldTest.GaugeFigure, HoldCriterion.UsualSteps.GaugeKpa), Of(HoldTest.ThermometerFigure, HoldCriterion.UsualSteps.ThermometerK));
-    }
-
     /// <summary>The most that a test may measure: what the plan has worked out, else the test's own limit; null for a test by touch.</summary>
     internal static double? LimitOf(RepairPlan plan, PlanStep test) =>
-        test.Proof == HoldTest.ProofId ? CriterionOf(plan, test.Damage).MattersPercentPerHour : ProofTest.All[test.Proof!].Limit;
+        test.Proof == HoldTest.ProofId ? Holds.CriterionOf(plan, test.Damage).MattersPercentPerHour : ProofTest.All[test.Proof!].Limit;
 
     /// <summary>Why an event cannot happen now, or null when it can.</summary>
     public static Problem? Refuse(RepairPlan plan, RunState state, RunEvent next)
@@ -148,6 +126,10 @@ public static class Run
             RunEventKind.Reading when next.Value is not (>= -10 and <= 45) => new Problem("out-of-range", "value", $"A bench reading lies from {Celsius(-10)} to {Celsius(45)}.", "Read the thermometer again."),
             RunEventKind.Pace => new Problem("not-by-hand", "kind", "How fast a product sets is learnt from looks, and not said.", "Say what the look found: ready, or not yet."),
             RunEventKind.Poured or RunEventKind.Stirred or RunEventKind.ThrownOut => CupsInHand.Refuse(plan, state, next),
+            RunEventKind.Weighed when front?.Drying is null => new Problem("not-this-step", "stepId", "Nothing dries at this step.", "Reload the mend: it went on elsewhere."),
+            RunEventKind.Weighed when next.Value is not (>= 1 and <= Dryings.MostG) => new Problem("out-of-range", "value", $"A weight lies from {Grams(1)} to {Grams(Dryings.MostG)}.", "Weigh it again, in grams."),
+            RunEventKind.Gauge or RunEventKind.Pressure when next.Text is { Length: > LongestInstrument } => new Problem("too-long", "text", $"An instrument's name has at most {LongestInstrument} characters.", "Pick one of those that are attached."),
+            RunEventKind.Gauge when front?.Hold is null => new Problem("not-this-step", "stepId", "No hold test is current.", "Reload the mend: it went on elsewhere."),
             RunEventKind.Pressure => RefusePressure(front, next),
             RunEventKind.Find when next.Text is not { Length: >= 1 and <= 120 } || string.IsNullOrWhiteSpace(next.Text) =>
                 new Problem("bad-place", "text", "The place is empty or longer than 120 characters.", "Say where in a few words."),

@@ -49,6 +49,12 @@ public enum RunEventKind
     /// <summary>A reading of a hold test: gauge, air and barometer.</summary>
     Pressure,
 
+    /// <summary>From now on an instrument is read by itself for a hold test, or no more.</summary>
+    Gauge,
+
+    /// <summary>A weighing of what dries.</summary>
+    Weighed,
+
     /// <summary>A leak or a flaw that was found while working: one find does not exclude another.</summary>
     Find,
 
@@ -64,8 +70,8 @@ public enum RunEventKind
 /// <param name="At">When it happened, UTC: by the device that it was told to.</param>
 /// <param name="Kind">What.</param>
 /// <param name="StepId">Step that it concerns; null for notes, readings, undo and hand-back.</param>
-/// <param name="Text">Words of a note, the place of a find, the part that was poured, what went wrong, the material of a pace, or what to watch on hand-back.</param>
-/// <param name="Value">Temperature in °C of a reading, gauge pressure in kPa of a hold test, what was poured in g or mL, a pace beside the label's, or the measure of a test.</param>
+/// <param name="Text">Words of a note, the place of a find, the part that was poured, what went wrong, the material of a pace, the instrument that is or was read by itself, or what to watch on hand-back.</param>
+/// <param name="Value">Temperature in °C of a reading, gauge pressure in kPa of a hold test, what was poured in g or mL, what something weighs in g, a pace beside the label's, or the measure of a test.</param>
 /// <param name="Passed">Whether a test passed.</param>
 /// <param name="AirC">Air temperature in °C at a reading of a hold test; null takes the bench.</param>
 /// <param name="BarometerKpa">Barometer in kPa at a reading of a hold test; null takes sea level.</param>
@@ -78,7 +84,7 @@ public sealed record RunEvent(
 {
     /// <value>Whether nobody did it: the bench's own probe said it, or it follows from what was found at any bench, and nobody takes it back.</value>
     [JsonIgnore]
-    public bool IsByItself => Kind == RunEventKind.Pace || (Kind == RunEventKind.Reading && Resolution is not null);
+    public bool IsByItself => Kind == RunEventKind.Pace || (Kind == RunEventKind.Reading && Resolution is not null) || (Kind == RunEventKind.Pressure && Text is not null);
 
     /// <summary>A pace as it is told to a run.</summary>
     /// <param name="number">Number of the event.</param>

@@ -69,6 +69,20 @@ public sealed record PacedWindow(
 /// <param name="WarmerK">How much warmer the bench was since it began than planned, in K; below 0 for colder.</param>
 public sealed record WindowMove(DateTimeOffset OpenedAt, double WarmerK);
 
+/// <summary>How far something has dried, by the clock.</summary>
+/// <param name="Result">What the weighings say.</param>
+/// <param name="Since">When it was first weighed; null before that.</param>
+/// <param name="DryAt">When it is dry enough; null with too few weighings.</param>
+/// <param name="EarliestAt">Lower end of the band.</param>
+/// <param name="LatestAt">Upper end; null where that cannot be told yet.</param>
+/// <param name="Weighings">What was weighed, in order.</param>
+public sealed record DryingStand(DryingResult Result, DateTimeOffset? Since, DateTimeOffset? DryAt, DateTimeOffset? EarliestAt, DateTimeOffset? LatestAt, IReadOnlyList<WeighedAt> Weighings);
+
+/// <summary>A weighing.</summary>
+/// <param name="At">When.</param>
+/// <param name="Grams">What it weighed.</param>
+public sealed record WeighedAt(DateTimeOffset At, double Grams);
+
 /// <summary>How far the mend of one damage has got.</summary>
 /// <param name="Damage">Which damage, from 1.</param>
 /// <param name="StepId">Its step that is next, in hand or waiting.</param>
@@ -80,9 +94,11 @@ public sealed record WindowMove(DateTimeOffset OpenedAt, double WarmerK);
 /// <param name="HeldUntil">When it had better be begun, because a window that it leads to would close with nobody there; null where it may be begun now.</param>
 /// <param name="WaitsFor">The other damages that have to get there first, because it is done for all of them at once; null for none.</param>
 /// <param name="Cup">The cup that is being filled, or the next one of a mix in several; null where nothing is measured.</param>
+/// <param name="Drying">What weighings of what dries say so far; null where nothing dries.</param>
+/// <param name="Trace">The readings of its hold test, and how they come; null when none is current.</param>
 public sealed record Front(
     int Damage, string StepId, StepPhase Phase, LiveWindow? Window, DateTimeOffset? UseBy, HoldResult? Hold, string? LeadsBackTo, DateTimeOffset? HeldUntil = null, IReadOnlyList<int>? WaitsFor = null,
-    CupStand? Cup = null);
+    CupStand? Cup = null, DryingStand? Drying = null, HoldTrace? Trace = null);
 
 /// <summary>A run, folded from its events. What stands here of a current step is that of the damage that needs hands first.</summary>
 /// <param name="CurrentStepId">Step that is next, in hand or waiting; null when all are done.</param>

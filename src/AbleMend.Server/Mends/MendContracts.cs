@@ -1,6 +1,7 @@
 using AbleMend.Core;
 using AbleMend.Core.Cases;
 using AbleMend.Core.Gear;
+using AbleMend.Core.Limits;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Running;
 using AbleMend.Core.Words;
@@ -101,3 +102,7 @@ public sealed record UnreadableEntry(int Id, string Tag, string ItemName, Proble
 /// <param name="RingsBeforeMin">How many minutes before the end of a window it is rung for.</param>
 public sealed record BenchView(
     DateTimeOffset Now, IReadOnlyList<BenchEntry> Entries, IReadOnlyList<DraftEntry> Drafts, IReadOnlyList<UnreadableEntry> Unreadable, double RingsBeforeMin);
+
+/// <summary>Readings of a hold test as a table.</summary>
+/// <param name="Csv">A line of names, <c>at,gauge-kpa,air-c,barometer-kpa</c>, then a line for each reading.</param>
+public sealed record TraceTable([property: Size(1, 200_000, Lines = true)] string Csv);

@@ -51,6 +51,18 @@ public static class MendEndpoints
                 })
             .WithName("getMishaps").WithSummary("What can go wrong at a step, and what then.")
             .Produces<IReadOnlyList<OfferedMishap>>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        mends.MapGet("/{id:int}/hold-trace.csv", async (int id, int? damage, MendStore store, CancellationToken cancel) =>
+                await store.TraceAsync(id, damage ?? 1, cancel) switch
+                {
+                    null => ProblemAnswers.NotFound($"There is no mend {id}."),
+                    { Value: { } trace } => Results.File(System.Text.Encoding.UTF8.GetBytes(TraceCsv.Write(trace)), "text/csv", $"hold-trace-{id}.csv"),
+                    var refused => ProblemAnswers.Unprocessable(refused.Problems),
+                })
+            .WithName("getHoldTrace").WithSummary("The readings of the hold test that is current, as a table.")
+            .Produces<string>(StatusCodes.Status200OK, "text/csv").ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+        mends.MapPost("/{id:int}/hold-trace", async (int id, int? damage, TraceTable table, MendStore store, CancellationToken cancel) =>
+                await store.ReadTraceAsync(id, damage ?? 1, table, cancel) is { } changed ? Answer(changed, 0, id) : ProblemAnswers.NotFound($"There is no mend {id}."))
+            .Described("readHoldTrace", "Take readings of the hold test that is current in from a table; those that are there already are not taken twice.");
         mends.MapDelete("/{id:int}", async (int id, [FromHeader(Name = "If-Match")] int version, MendStore store, CancellationToken cancel) =>
                 Answer(await store.DiscardAsync(id, version, cancel), version, id))
             .Described("discardMend", "Throw away a mend that is not started.");

@@ -3,6 +3,7 @@ using AbleMend.Core;
 using AbleMend.Core.Cases;
 using AbleMend.Core.Catalogue;
 using AbleMend.Core.Curing;
+using AbleMend.Core.Limits;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Rescuing;
 using AbleMend.Core.Running;
@@ -162,6 +163,57 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
         : records.Read(row) is { Value: { } mend } ? Outcome<IReadOnlyList<OfferedMishap>>.Of(mend.MishapsAt(stepId, planner.Catalogue, time.GetUtcNow()))
         : Outcome<IReadOnlyList<OfferedMishap>>.Failed(records.Read(row).Problems);
 
+    /// <summary>The readings of the hold test that is current for a damage; null where there is no such mend.</summary>
+    public async Task<Outcome<HoldTrace>?> TraceAsync(int id, int damage, CancellationToken cancel) =>
+        await LoadAsync(id, cancel) is not { } row ? null
+        : records.Read(row) is not { Value: { } mend } ? Outcome<HoldTrace>.Failed(records.Read(row).Problems)
+        : mend.StartedAt is not null && mend.StateAt(time.GetUtcNow()).Fronts.FirstOrDefault(front => front.Damage == damage)?.Trace is { } trace ? Outcome<HoldTrace>.Of(trace)
+        : Outcome<HoldTrace>.Failed([NoHold]);
+
+    /// <summary>Takes readings of a hold test in, each under a key of its own that follows from it: read in twice, it is there once.</summary>
+    public async Task<Changed?> ReadTraceAsync(int id, int damage, TraceTable table, CancellationToken cancel)
+    {
+        if (LimitTable.Check(table) is { Count: > 0 } wrong)
+        {
+            return Changed.Refused(wrong);
+        }
+
+        var read = TraceCsv.Read(table.Csv);
+        if (read.Value is not { } rows)
+        {
+            return Changed.Refused(read.Problems);
+        }
+
+        Changed? changed = null;
+        foreach (var each in rows)
+        {
+            var row = await LoadAsync(id, cancel);
+            if (row is null || records.Read(row).Value is not { } mend)
+            {
+                return row is null ? null : Changed.Refused(records.Read(row).Problems);
+            }
+
+            var front = mend.StartedAt is null ? null : mend.StateAt(time.GetUtcNow()).Fronts.FirstOrDefault(one => one.Damage == damage);
+            if (front?.Trace is not { } trace)
+            {
+                return Changed.Refused(NoHold);
+            }
+
+            if (!trace.Points.Any(point => point.At == each.At))
+            {
+                changed = await AddEventAsync(id, row.Version, null, new Happening(RunEventKind.Pressure, front.StepId, Value: each.GaugeKpa, AirC: each.AirC, BarometerKpa: each.BarometerKpa, At: each.At), cancel);
+                if (changed is { Problems.Count: > 0 } or { NewerVersion: not null })
+                {
+                    return changed;
+                }
+            }
+        }
+
+        return changed ?? (await FindAsync(id, cancel) is { Value: { } view } ? new Changed(view, [], null) : null);
+    }
+
+    private static readonly Problem NoHold = new("not-this-step", "damage", "No hold test is current.", "Come to it in the mend first.");
+
     /// <summary>Throws a draft away.</summary>
     /// <returns>Null when there is none; problems when it is no draft or has changed.</returns>
     public async Task<Changed?> DiscardAsync(int id, int version, CancellationToken cancel)
@@ -278,6 +330,11 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
         if (changed.Value is not { } after)
         {
             return (Changed.Refused(changed.Problems), false);
+        }
+
+        if (ReferenceEquals(after, mend))
+        {
+            return (new Changed(await ViewAsync(row, mend, cancel), [], null), false);
         }
 
         if (after.Events.Count > mend.Events.Count)

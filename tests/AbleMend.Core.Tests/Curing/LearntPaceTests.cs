@@ -59,6 +59,14 @@ public class LearntPaceTests
     }
 
     [Fact]
+    public void The_same_looks_in_another_order_are_the_same_pace_to_the_last_digit()
+    {
+        var random = new Random(3);
+        List<PaceLook> looks = [.. Enumerable.Range(0, 20).Select(_ => LookedAt(0.8, random))];
+        LearntPace.From("epoxy-2to1", [.. looks.AsEnumerable().Reverse()]).ShouldBe(LearntPace.From("epoxy-2to1", looks));
+    }
+
+    [Fact]
     public void One_wrong_finger_among_many_hardly_moves_it()
     {
         PaceLook right = new(LabelMin, LabelMin * 1.2, LabelMin * 1.3), wrong = new(LabelMin, null, LabelMin * 0.3);

@@ -45,6 +45,68 @@ public class HoldTestTests
         result.LossPercentPerHour!.Value.ShouldBe(3, 0.2);
     }
 
+    // An answer that is said to come at a time does come then: one more reading on the same line, and the band is past the limit.
+    [Theory]
+    [InlineData(0.0)]
+    [InlineData(0.2)]
+    [InlineData(0.9)]
+    [InlineData(1.5)]
+    public void The_answer_is_known_when_it_is_said_to_be(double percentPerHour)
+    {
+        HoldReading At(double minute) => new(minute, ((103 + 101.3) * (1 - (percentPerHour / 100 * minute / 60))) - 101.3, 20, 101.3);
+        List<HoldReading> readings = [At(60), At(70), At(80)];
+        HoldTest.Judge(readings, Board).Verdict.ShouldBe(HoldVerdict.NotYet);
+        var known = HoldTest.KnownMinute(readings, Board).ShouldNotBeNull();
+        HoldTest.Judge([.. readings, At(known * 0.9)], Board).Verdict.ShouldBe(HoldVerdict.NotYet);
+        readings.Add(At(known * 1.01));
+        HoldTest.Judge(readings, Board).Verdict.ShouldBe(percentPerHour > Board.MattersPercentPerHour ? HoldVerdict.Fail : HoldVerdict.Pass);
+        HoldTest.KnownMinute(readings, Board).ShouldBeNull("now it is known");
+    }
+
+    [Fact]
+    public void Nobody_is_told_a_time_that_never_comes()
+    {
+        HoldTest.KnownMinute([], Board).ShouldBeNull();
+        HoldTest.KnownMinute(Readings(0, 2), By(2)).ShouldBeNull("one reading has settled");
+        var atTheLimit = Enumerable.Range(6, 3).Select(i => new HoldReading(i * 10, ((103 + 101.3) * (1 - (Board.MattersPercentPerHour / 100 * i / 6))) - 101.3, 20, 101.3)).ToList();
+        HoldTest.KnownMinute(atTheLimit, Board).ShouldBeNull("a leak at the very limit is never told from one beside it");
+    }
+
+    // Five hundred boards as they come: some tight, some leaking more than matters, the night cooling them, a gauge and a thermometer as they are.
+    [Fact]
+    public void Over_drawn_boards_at_most_one_in_twenty_is_judged_wrong()
+    {
+        var random = new Random(20261127);
+        double Noise(double step) => (random.NextDouble() - 0.5) * step;
+        var (judged, wrong) = (0, 0);
+        for (var board = 0; board < 500; board++)
+        {
+            var percentPerHour = random.NextDouble() < 0.5 ? 0.3 * Board.MattersPercentPerHour * random.NextDouble() : Board.MattersPercentPerHour * (1.5 + (3 * random.NextDouble()));
+            var readings = new List<HoldReading>();
+            HoldResult result;
+            do
+            {
+                var hours = 1 + (readings.Count * 0.5);
+                var airC = 20 - (8 * Math.Sin(Math.Min(1, hours / 10) * Math.PI / 2));
+                var barometer = 101.3 + (0.6 * Math.Sin(hours / 6));
+                var absolute = (103 + 101.3) * (1 - (percentPerHour / 100 * hours)) * (airC + 273.15) / 293.15;
+                double Read(double value, double step) => Math.Round((value + Noise(step)) / step) * step;
+                readings.Add(new HoldReading(hours * 60, Read(absolute - barometer, 0.7), Read(airC, 1), Read(barometer, 0.1)));
+                result = HoldTest.Judge(readings, Board);
+            }
+            while (result.Verdict == HoldVerdict.NotYet && readings.Count < 60);
+
+            if (result.Verdict != HoldVerdict.NotYet)
+            {
+                judged++;
+                wrong += result.Verdict == HoldVerdict.Pass == percentPerHour > Board.MattersPercentPerHour ? 1 : 0;
+            }
+        }
+
+        judged.ShouldBeGreaterThan(400);
+        ((double)wrong / judged).ShouldBeLessThanOrEqualTo(0.05);
+    }
+
     // Reference: least squares of Math.NET Numerics for the slope, its Student's t for the band; the error of a slope is
     // √(SSE/(n − 2)/Sxx), textbook.
     [Theory]

@@ -605,6 +605,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/mends/{id}/hold-trace.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The readings of the hold test that is current, as a table. */
+        get: operations["getHoldTrace"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/mends/{id}/hold-trace": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take readings of the hold test that is current in from a table; those that are there already are not taken twice. */
+        post: operations["readHoldTrace"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/tickets": {
         parameters: {
             query?: never;
@@ -1613,6 +1647,88 @@ export interface components {
             closed: boolean;
             words: null | components["schemas"]["Message"];
         };
+        /** @description How far something has dried, with its band at 90 %. */
+        DryingResult: {
+            /** @description Dry, not yet, or too few weighings to tell. */
+            verdict: components["schemas"]["DryingVerdict"];
+            /**
+             * Format: int32
+             * @description Weighings given.
+             */
+            given: number;
+            /**
+             * Format: double
+             * @description Water that is still in it, in grams; null with too few weighings, as are all that follow.
+             */
+            waterLeftG?: null | number;
+            /**
+             * Format: double
+             * @description Lower end of its band.
+             */
+            waterLeastG?: null | number;
+            /**
+             * Format: double
+             * @description Upper end.
+             */
+            waterMostG?: null | number;
+            /**
+             * Format: double
+             * @description What it weighs dry, in grams.
+             */
+            dryG?: null | number;
+            /**
+             * Format: double
+             * @description Hours since the first weighing at which it is dry enough.
+             */
+            dryHour?: null | number;
+            /**
+             * Format: double
+             * @description Lower end of its band.
+             */
+            earliestHour?: null | number;
+            /**
+             * Format: double
+             * @description Upper end; null where that cannot be told yet.
+             */
+            latestHour?: null | number;
+            /**
+             * Format: double
+             * @description Hours in which what is left falls to 37 %.
+             */
+            tauHours?: null | number;
+        };
+        /** @description How far something has dried, by the clock. */
+        DryingStand: {
+            /** @description What the weighings say. */
+            result: components["schemas"]["DryingResult"];
+            /**
+             * Format: date-time
+             * @description When it was first weighed; null before that.
+             */
+            since: null | string;
+            /**
+             * Format: date-time
+             * @description When it is dry enough; null with too few weighings.
+             */
+            dryAt: null | string;
+            /**
+             * Format: date-time
+             * @description Lower end of the band.
+             */
+            earliestAt: null | string;
+            /**
+             * Format: date-time
+             * @description Upper end; null where that cannot be told yet.
+             */
+            latestAt: null | string;
+            /** @description What was weighed, in order. */
+            weighings: components["schemas"]["WeighedAt"][];
+        };
+        /**
+         * @description What weighings say.
+         * @enum {unknown}
+         */
+        DryingVerdict: "too-few" | "not-yet" | "dry";
         /** @description What a figure becomes when one that it is worked out from changes. */
         Effect: {
             /** @description Identifier of the figure that changes. */
@@ -1771,6 +1887,8 @@ export interface components {
             /** @description The other damages that have to get there first, because it is done for all of them at once; null for none. */
             waitsFor?: null | number[];
             cup?: null | components["schemas"]["CupStand"];
+            drying?: null | components["schemas"]["DryingStand"];
+            trace?: null | components["schemas"]["HoldTrace"];
         };
         /**
          * @description Families of gear, in the order in which they are offered.
@@ -1864,6 +1982,18 @@ export interface components {
              * @description Minutes that are left out.
              */
             settleMin: number;
+        };
+        /** @description The readings of a hold test, and how they come. */
+        HoldTrace: {
+            /** @description What was read, in order. */
+            points: components["schemas"]["TracePoint"][];
+            /** @description Identifier of the instrument that is read by itself, whether anybody looks or not; null where a hand reads. */
+            gauge: null | string;
+            /**
+             * Format: date-time
+             * @description When the answer will be known, if it goes on as it does; null where it is known, or nothing can be said.
+             */
+            knownAt: null | string;
         };
         /**
          * @description What a hold test says.
@@ -3297,11 +3427,11 @@ export interface components {
             kind: components["schemas"]["RunEventKind"];
             /** @description Step that it concerns; null for notes, readings, undo and hand-back. */
             stepId?: null | string;
-            /** @description Words of a note, the place of a find, the part that was poured, what went wrong, the material of a pace, or what to watch on hand-back. */
+            /** @description Words of a note, the place of a find, the part that was poured, what went wrong, the material of a pace, the instrument that is or was read by itself, or what to watch on hand-back. */
             text?: null | string;
             /**
              * Format: double
-             * @description Temperature in °C of a reading, gauge pressure in kPa of a hold test, what was poured in g or mL, a pace beside the label's, or the measure of a test.
+             * @description Temperature in °C of a reading, gauge pressure in kPa of a hold test, what was poured in g or mL, what something weighs in g, a pace beside the label's, or the measure of a test.
              */
             value?: null | number;
             /** @description Whether a test passed. */
@@ -3336,7 +3466,7 @@ export interface components {
          * @description What happened at the bench.
          * @enum {unknown}
          */
-        RunEventKind: "begin" | "hands-done" | "ready" | "not-yet" | "proof" | "redo" | "poured" | "stirred" | "thrown-out" | "mishap" | "note" | "reading" | "pace" | "pressure" | "find" | "undo" | "hand-back";
+        RunEventKind: "begin" | "hands-done" | "ready" | "not-yet" | "proof" | "redo" | "poured" | "stirred" | "thrown-out" | "mishap" | "note" | "reading" | "pace" | "pressure" | "gauge" | "weighed" | "find" | "undo" | "hand-back";
         /** @description A run, folded from its events. What stands here of a current step is that of the damage that needs hands first. */
         RunState: {
             /** @description Step that is next, in hand or waiting; null when all are done. */
@@ -3941,6 +4071,41 @@ export interface components {
             /** @description Identifiers of tools at hand that some methods need; null when all are. */
             has?: null | string[];
         };
+        /** @description A reading of a hold test as it is drawn. */
+        TracePoint: {
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+            /**
+             * Format: double
+             * @description Gauge pressure in kPa.
+             */
+            gaugeKpa: number;
+            /**
+             * Format: double
+             * @description Air in °C.
+             */
+            airC: number;
+            /**
+             * Format: double
+             * @description Barometer in kPa.
+             */
+            barometerKpa: number;
+            /**
+             * Format: double
+             * @description Air inside, in percent of the first reading's: warmth and weather taken out.
+             */
+            airPercent: number;
+            /** @description Whether it is judged by: what was read while it settled is not. */
+            isUsed: boolean;
+        };
+        /** @description Readings of a hold test as a table. */
+        TraceTable: {
+            /** @description A line of names, `at,gauge-kpa,air-c,barometer-kpa`, then a line for each reading. */
+            csv: string;
+        };
         /** @enum {unknown} */
         Trust: "sure" | "doubtful" | "no" | null;
         /**
@@ -4102,6 +4267,19 @@ export interface components {
          * @enum {unknown}
          */
         Weekday: "sunday" | "monday" | "tuesday" | "wednesday" | "thursday" | "friday" | "saturday";
+        /** @description A weighing. */
+        WeighedAt: {
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+            /**
+             * Format: double
+             * @description What it weighed.
+             */
+            grams: number;
+        };
         /**
          * @description How hard a rule speaks.
          * @enum {unknown}
@@ -5771,6 +5949,112 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getHoldTrace: {
+        parameters: {
+            query?: {
+                damage?: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    readHoldTrace: {
+        parameters: {
+            query?: {
+                damage?: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TraceTable"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MendView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };

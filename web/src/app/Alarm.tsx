@@ -64,17 +64,23 @@ function Ringing({ alarms, onSilence, onLater }: Props) {
         </ul>
       ) : null}
       <div className="flex items-center gap-x-3">
-        <strong className="hidden shrink-0 sm:inline">{heads[first!.kind]}</strong>
-        <To alarm={first!} />
+        {open && others.length > 0 ? (
+          <strong>{say`All ${alarms.length}`}</strong>
+        ) : (
+          <>
+            <strong className="hidden shrink-0 sm:inline">{heads[first!.kind]}</strong>
+            <To alarm={first!} />
+          </>
+        )}
         {others.length > 0 ? (
           <button
             type="button"
             aria-expanded={open}
-            aria-label={say`${others.length} more`}
+            aria-label={open ? say`Fewer` : say`${others.length} more`}
             onClick={() => setOpen(!open)}
             className="min-h-11 min-w-11 shrink-0 underline underline-offset-4"
           >
-            +{others.length}
+            {open ? say`Fewer` : `+${others.length}`}
           </button>
         ) : null}
         <span className="ml-auto flex shrink-0 gap-2">

@@ -147,6 +147,8 @@ const eventWords: Record<string, string> = {
   'thrown-out': say`thrown out`,
   mishap: say`went wrong`,
   pressure: say`gauge`,
+  gauge: say`read by itself`,
+  weighed: say`weighed, g`,
   reading: say`bench`,
   pace: say`learnt`,
   undo: say`last one undone`,

@@ -18,7 +18,7 @@ export function Extras({ desk }: { desk: MendDesk }) {
   const air = useReading('air-temperature');
   const live = air?.instrument.isAttached ? air.value : null;
   // What the bench's own probe says, and what was learnt of a product, is nobody's to take back.
-  const last = mend.events.findLast((each) => each.kind !== 'pace' && (each.kind !== 'reading' || each.resolution === null));
+  const last = mend.events.findLast((each) => !isByItself(each));
   const canUndo = last !== undefined && last.kind !== 'undo';
   const undo = () => happened({ kind: 'undo', stepId: null, text: null, value: null, passed: null });
   useKeys(['u'], () => canUndo && !busy && undo());
@@ -70,6 +70,9 @@ export function Extras({ desk }: { desk: MendDesk }) {
     </section>
   );
 }
+
+const isByItself = ({ kind, text, resolution }: MendDesk['mend']['events'][number]) =>
+  kind === 'pace' || (kind === 'reading' && resolution !== null) || (kind === 'pressure' && text !== null);
 
 /** One line of words that is kept. */
 function Line({ label, action, onKeep }: { label: string; action: string; onKeep: (text: string) => void }) {

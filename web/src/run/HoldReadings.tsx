@@ -1,11 +1,17 @@
-import { useEffect, useState } from 'react';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { api, ask, problemsIn } from '../api/client';
+import { mendQuery } from '../api/queries';
+import type { Front, RunState } from '../api/types';
+import { Curve } from '../drawing/Curve';
 import { useReading, type Live, type Measurand } from '../instruments/live';
-import type { RunState } from '../api/types';
+import { when } from '../measures/time';
 import { useNow } from '../shop/clock';
 import { useUnits } from '../shop/units';
+import { useZone } from '../shop/zone';
 import type { MendDesk } from '../desk/damageInHand';
 import { Button } from '../ui/Button';
-import { Notice } from '../ui/Notice';
+import { Notice, Problems } from '../ui/Notice';
 import { barometer, pressure, temperature } from '../measures/units';
 import { say } from '../words/say';
 
@@ -18,7 +24,7 @@ const words = { pass: say`It holds.`, fail: say`It leaks.`, 'not-yet': say`Not y
  * Readings of a hold test: gauge, air and barometer. The regression takes warmth and weather out and says when it can tell. They are
  * taken while it is left to hold, and judged when that is over.
  */
-export function HoldReadings({ hold, judged, stepId, desk }: { hold: Hold; judged: boolean; stepId: string; desk: MendDesk }) {
+export function HoldReadings({ hold, trace, judged, stepId, desk }: { hold: Hold; trace: Front['trace']; judged: boolean; stepId: string; desk: MendDesk }) {
   const { units } = useUnits();
   const [gauge, setGauge] = useState('');
   const [air, setAir] = useState('');
@@ -86,10 +92,11 @@ export function HoldReadings({ hold, judged, stepId, desk }: { hold: Hold; judge
         </label>
         <Button type="submit" className="min-h-16" disabled={!ready || desk.busy}>{say`Save reading`}</Button>
       </form>
-      {live.gauge ? <ByItself gauge={live.gauge} keep={keep} busy={desk.busy} /> : null}
+      {live.gauge ? <ByItself gauge={live.gauge} reads={trace?.gauge ?? null} stepId={stepId} desk={desk} /> : null}
       <Notice tone={tones[hold.verdict]} word={words[hold.verdict]}>
         {sofar(hold)}
       </Notice>
+      {trace ? <Trace trace={trace} desk={desk} /> : null}
       {judged && hold.verdict !== 'not-yet' && hold.lossPercentPerHour !== null ? (
         <Button
           size="hand"
@@ -111,33 +118,67 @@ function useAttached(what: Measurand): Live | null {
   return live?.instrument.isAttached ? live : null;
 }
 
-/** Minutes between readings that are saved by themselves. */
-const everyMin = 2;
-
-/** Saves a reading of the gauge every few minutes, for as long as this page is open. */
-function ByItself({ gauge, keep, busy }: { gauge: Live; keep: () => void; busy: boolean }) {
-  const now = useNow();
-  const [since, setSince] = useState<number | null>(null);
-  const due = since !== null && now - since >= everyMin * 60_000;
-  useEffect(() => {
-    if (!due || busy) return;
-    keep();
-    // eslint-disable-next-line react-hooks/set-state-in-effect -- what was saved counts from now
-    setSince(now);
-  }, [due, busy, keep, now]);
+/** Has the shop read the gauge by itself from now on, whether this page is open or not; or no more. */
+function ByItself({ gauge, reads, stepId, desk }: { gauge: Live; reads: string | null; stepId: string; desk: MendDesk }) {
   return (
     <label className="flex min-h-14 items-center gap-3 text-lg">
       <input
         type="checkbox"
         className="size-7 accent-(--act)"
-        checked={since !== null}
-        onChange={(event) => {
-          if (event.target.checked) keep();
-          setSince(event.target.checked ? now : null);
-        }}
+        checked={reads === gauge.instrument.id}
+        disabled={desk.busy}
+        onChange={(event) => desk.happened({ kind: 'gauge', stepId, text: event.target.checked ? gauge.instrument.id : null })}
       />
-      {say`Save what ${gauge.instrument.name} shows every ${everyMin} minutes while this page is open`}
+      {say`Read ${gauge.instrument.name} by itself, whether this page is open or not`}
     </label>
+  );
+}
+
+/** The readings drawn, and the way in and out as a table. */
+function Trace({ trace, desk }: { trace: NonNullable<Front['trace']>; desk: MendDesk }) {
+  const now = useNow();
+  const zone = useZone();
+  const queryClient = useQueryClient();
+  const read = useMutation({
+    mutationFn: async (file: File) =>
+      ask(api.POST('/api/mends/{id}/hold-trace', { params: { path: { id: desk.mend.id }, query: { damage: desk.number } }, body: { csv: await file.text() } })),
+    onSuccess: (view) => queryClient.setQueryData(mendQuery(view.id).queryKey, view),
+  });
+  return (
+    <>
+      {trace.knownAt ? <p>{say`If it goes on like this, the answer is known ${when(trace.knownAt, now, zone)}.`}</p> : null}
+      <Curve
+        label={say`Air inside against time`}
+        points={trace.points.map((each) => ({ atMs: Date.parse(each.at), value: each.airPercent, counts: each.isUsed }))}
+        expected={trace.knownAt ? { atMs: Date.parse(trace.knownAt), fromMs: Date.parse(trace.knownAt), toMs: Date.parse(trace.knownAt) } : null}
+        show={(percent) => `${percent.toFixed(1)} %`}
+      />
+      <div className="flex flex-wrap items-center gap-x-6 gap-y-1">
+        {trace.points.length > 0 ? (
+          <a
+            className="inline-flex min-h-11 items-center underline underline-offset-4"
+            href={`/api/mends/${desk.mend.id}/hold-trace.csv?damage=${desk.number}`}
+            download
+          >
+            {say`Readings as a table (CSV)`}
+          </a>
+        ) : null}
+        <label className="inline-flex min-h-11 cursor-pointer items-center underline underline-offset-4">
+          {say`Take readings in from a table`}
+          <input
+            type="file"
+            accept=".csv,text/csv"
+            className="sr-only"
+            onChange={(event) => {
+              const file = event.target.files?.[0];
+              event.target.value = '';
+              if (file) read.mutate(file);
+            }}
+          />
+        </label>
+      </div>
+      <Problems problems={problemsIn(read.error)} />
+    </>
   );
 }
 

@@ -18,6 +18,7 @@ import { useDamageWords } from '../ui/damageWords';
 import { waitWords } from '../ui/words';
 import { actionsFor, type RunAction } from './actions';
 import { CupAtStep } from './CupAtStep';
+import { DryingWeights } from './DryingWeights';
 import { Extras } from './Extras';
 import { FailedTest } from './FailedTest';
 import { HoldReadings } from './HoldReadings';
@@ -93,7 +94,8 @@ function CurrentStep({ step, front, desk, proofs }: CurrentProps) {
       {front.useBy ? <UseBy useBy={front.useBy} /> : null}
       {front.cup && !waiting ? null : details}
       {front.phase === 'failed' ? <FailedTest desk={desk} step={step} leadsBackTo={front.leadsBackTo} /> : null}
-      {front.hold && front.phase !== 'failed' ? <HoldReadings hold={front.hold} judged={!!proof} stepId={step.id} desk={desk} /> : null}
+      {front.drying && front.phase !== 'failed' ? <DryingWeights drying={front.drying} stepId={step.id} desk={desk} /> : null}
+      {front.hold && front.phase !== 'failed' ? <HoldReadings hold={front.hold} trace={front.trace} judged={!!proof} stepId={step.id} desk={desk} /> : null}
       {proof && front.phase !== 'failed' && !waiting ? (
         <ProofForm
           test={proof}
