@@ -110,6 +110,7 @@ try
     api.MapItems();
     api.MapMends();
     api.MapDays();
+    api.MapFollowUps();
     api.MapShelf();
     api.MapWorth();
     api.MapTickets();

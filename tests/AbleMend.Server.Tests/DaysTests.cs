@@ -118,4 +118,17 @@ public sealed class DaysTests : IDisposable
         var never = floor with { People = [new Technician("Night", ComesHour: 20)] };
         (await Shop.ProblemAsync(await _shop.SendAsync(HttpMethod.Put, "/api/shop", shop.Settings with { Floor = never }, shop.Version))).Code.ShouldBe("never-there");
     }
+
+    [Fact]
+    public async Task What_follows_a_mend_goes_into_any_calendar()
+    {
+        using var shop = Shop.WithDemo();
+        var text = await shop.Client.GetStringAsync("/api/mends/1/follow-ups.ics");
+        var events = Ical.Net.Calendar.Load(text)!.Events;
+        var mend = (await shop.Client.GetFromJsonAsync<AbleMend.Server.Mends.MendView>("/api/mends/1", OpenJson.Options))!;
+        events.Single(each => each.Uid == "1-look@able-mend").Start!.AsUtc.ShouldBe(mend.Run!.LookAgainAt!.Value.UtcDateTime, TimeSpan.FromSeconds(1));
+        events.Single(each => each.Uid == "1-full@able-mend").Summary!.ShouldContain(mend.Tag);
+        (await shop.Client.GetAsync("/api/mends/13/follow-ups.ics")).StatusCode.ShouldBe(HttpStatusCode.UnprocessableEntity, "a draft has nothing that follows");
+        (await shop.Client.GetAsync("/api/mends/999/follow-ups.ics")).StatusCode.ShouldBe(HttpStatusCode.NotFound);
+    }
 }

@@ -1,5 +1,7 @@
+using AbleMend.Core;
 using AbleMend.Core.Days;
 using AbleMend.Server.Http;
+using AbleMend.Server.Mends;
 
 namespace AbleMend.Server.Days;
 
@@ -30,6 +32,20 @@ public static class DaysEndpoints
             .WithName("putWish").WithSummary("Hold a mend back, hand it to somebody, or let it count for more in the plan of the days.")
             .Produces<DayWish>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
     }
+
+    /// <summary>Maps what follows a mend.</summary>
+    public static void MapFollowUps(this RouteGroupBuilder api) =>
+        api.MapGet("/mends/{id:int}/follow-ups.ics", async (int id, MendStore store, Voices voices, TimeProvider time, CancellationToken cancel) =>
+                await store.RecordAsync(id, cancel) switch
+                {
+                    null => ProblemAnswers.NotFound($"There is no mend {id}."),
+                    { Record.Value: { } mend, Tag: var tag } => FollowUpCalendar.Of(id, tag, mend, time.GetUtcNow(), voices.Now) is { } calendar
+                        ? Results.Text(calendar, DayCalendar.MediaType)
+                        : ProblemAnswers.Unprocessable(new Problem("nothing-follows", "", "Nothing follows this mend yet.", "Start it first.")),
+                    { Record: var unreadable } => ProblemAnswers.Unprocessable(unreadable.Problems),
+                })
+            .WithName("getFollowUps").WithSummary("Full strength, when to look again and the proper repair of a mend, as iCalendar.")
+            .Produces<string>(StatusCodes.Status200OK, "text/calendar").ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
 
     /// <summary>Maps the calendars: their address is their key, for a calendar program brings no login.</summary>
     public static void MapCalendars(this IEndpointRouteBuilder app) =>

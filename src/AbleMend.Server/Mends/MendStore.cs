@@ -22,6 +22,12 @@ public sealed record Changed(MendView? View, IReadOnlyList<Problem> Problems, in
     public static Changed Refused(params IReadOnlyList<Problem> problems) => new(null, problems, null);
 }
 
+/// <summary>A mend as it is recorded.</summary>
+/// <param name="Tag">Tag of its item.</param>
+/// <param name="ItemName">What people call it.</param>
+/// <param name="Record">The mend, or what in its record cannot be read.</param>
+internal sealed record MendRecord(string Tag, string ItemName, Outcome<Mend> Record);
+
 /// <summary>Mends in the database. Every change checks the version that it was made from, and is durable before it is answered.</summary>
 public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, LotDraws shelf, PaceBook paces, PaceTurns turns, Planner planner, TimeProvider time)
 {
@@ -39,6 +45,9 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
         var record = records.Read(row);
         return record.Value is { } mend ? Outcome<MendView>.Of(await ViewAsync(row, mend, cancel)) : Outcome<MendView>.Failed(record.Problems);
     }
+
+    /// <summary>A mend as it is recorded, with the tag of its item; null where there is none.</summary>
+    internal async Task<MendRecord?> RecordAsync(int id, CancellationToken cancel) => await LoadAsync(id, cancel) is { } row ? new MendRecord(row.Item.Tag, row.Item.Name, records.Read(row)) : null;
 
     /// <summary>Opens a mend of an item.</summary>
     /// <param name="request">What is asked for.</param>

@@ -1,5 +1,6 @@
 import { damagesOf } from '../desk/reached';
 import { useQuery } from '@tanstack/react-query';
+import { QRCodeSVG } from 'qrcode.react';
 import { photographsQuery, pictureAt } from '../api/photographs';
 import { catalogueQuery, shopQuery } from '../api/queries';
 import { useUnits } from '../shop/units';
@@ -70,9 +71,29 @@ function Note({ mend }: { mend: PlannedMend }) {
             <span>{shop.data?.settings.name}</span>
             <span className="border-b border-dotted border-ink">{say`Handed back by`}</span>
           </footer>
+          <Label mend={mend} />
         </div>
       ) : null}
     </>
+  );
+}
+
+/** A label to stick inside the item: whoever scans it stands before the record of this mend. */
+function Label({ mend }: { mend: PlannedMend }) {
+  return (
+    <section
+      aria-label={say`Label of the item`}
+      className="flex items-center gap-4 break-inside-avoid border-2 border-dashed border-ink bg-white p-3 text-black"
+    >
+      <QRCodeSVG value={`${location.origin}/mends/${mend.id}/prove`} size={96} level="M" title={say`Code of the record`} />
+      <p className="text-lg leading-tight">
+        <span className="numeral block text-3xl">{mend.tag}</span>
+        {say`Mend ${mend.id}. Scan it for its record.`}
+      </p>
+      <a className="no-print ml-auto inline-flex min-h-11 items-center underline underline-offset-4" href={`/api/mends/${mend.id}/follow-ups.ics`} download>
+        {say`When to look again, as a calendar file`}
+      </a>
+    </section>
   );
 }
 
