@@ -6,6 +6,23 @@ var seed = new Option<int>("--seed") { Description = "Seed of all chance.", Defa
 var only = new Option<string[]>("--only") { Description = "Identifiers of the instruments to attach; all without it.", AllowMultipleArgumentsPerToken = true };
 var with = new Option<int?>("--with") { Description = "Number of a process that they stop with." };
 var simulate = new RootCommand("Able Mend's simulated instruments: stand-ins that speak the same lines as real ones.") { to, seed, only, with };
+var port = new Argument<string>("port") { Description = "The serial port, such as /dev/ttyUSB0." };
+var baud = new Option<int>("--baud") { Description = "Its speed, as set on the scale.", DefaultValueFactory = _ => 9600 };
+var step = new Option<double>("--step") { Description = "Step of its display in grams.", DefaultValueFactory = _ => 0.1 };
+var serial = new Command("serial", "A real scale on a serial port, set to send without being asked.") { port, baud, step, to };
+serial.SetAction(async (given, cancel) =>
+{
+    if (Address.Parse(given.GetValue(to)!) is not { } bench || given.GetValue(step) is not (> 0 and <= 1000))
+    {
+        await Console.Error.WriteLineAsync("Say where as 127.0.0.1:5081, and a step above 0 g.");
+        return 2;
+    }
+
+    var scale = new SerialScale(given.GetValue(port)!, given.GetValue(baud), given.GetValue(step), Console.Error);
+    await new Cable(bench.Host, bench.Port, Console.Error).CarryAsync(scale.Instrument, scale.ReadAsync, scale.Heard, cancel);
+    return 0;
+});
+simulate.Add(serial);
 simulate.SetAction(async (given, stopped) =>
 {
     using var stop = CancellationTokenSource.CreateLinkedTokenSource(stopped);
@@ -15,7 +32,7 @@ simulate.SetAction(async (given, stopped) =>
         _ = Companion.EndsWithAsync(shop, stop);
     }
 
-    if (given.GetValue(to)!.Split(':') is not [var host, var text] || !int.TryParse(text, out var port) || port is < 1 or > 65535)
+    if (Address.Parse(given.GetValue(to)!) is not { } bench)
     {
         await Console.Error.WriteLineAsync("Say where as 127.0.0.1:5081.");
         return 2;
@@ -30,7 +47,7 @@ simulate.SetAction(async (given, stopped) =>
         return 2;
     }
 
-    var cable = new Cable(host, port, Console.Error);
+    var cable = new Cable(bench.Host, bench.Port, Console.Error);
     await Task.WhenAll(all.Where(each => wanted.Length == 0 || wanted.Contains(each.Instrument.Id)).Select(each =>
     {
         var stand = new Stand(each, clock, Console.Error);

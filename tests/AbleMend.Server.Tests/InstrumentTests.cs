@@ -207,6 +207,7 @@ public sealed class InstrumentTests : IDisposable
         var from = _shop.Time.GetUtcNow().AddHours(-2);
         string At(int minutes) => from.AddMinutes(minutes).UtcDateTime.ToString("yyyy-MM-ddTHH:mm:ss.fffZ", System.Globalization.CultureInfo.InvariantCulture);
         var table = $"gauge-kpa,At,barometer-kpa\n99.1,{At(0)},101.3\n98.9,{At(30)},101.2\n98.8,{At(60)},\n";
+        var cold = $"at,gauge-kpa,air-c\n{At(70)},98.7,-4.5\n";
         Task<HttpResponseMessage> ReadIn(string csv) => _shop.Client.PostAsJsonAsync($"/api/mends/{mend.Id}/hold-trace", new TraceTable(csv), OpenJson.Options);
         var read = await Shop.ReadAsync(await ReadIn(table));
         read.Run!.Fronts[0].Trace!.Points.Select(point => point.GaugeKpa).ShouldBe([99.1, 98.9, 98.8]);
@@ -216,13 +217,15 @@ public sealed class InstrumentTests : IDisposable
         lines[0].ShouldBe("at,gauge-kpa,air-c,barometer-kpa,air-percent,used");
         lines.Length.ShouldBe(4);
         lines[1].ShouldStartWith($"{At(0)},99.1,");
+        await Shop.ReadAsync(await ReadIn(cold));
+        (await _shop.Client.GetStringAsync($"/api/mends/{mend.Id}/hold-trace.csv")).ShouldContain($"{At(70)},98.7,-4.5,", Case.Sensitive, "a number below zero is no formula");
 
         (await Shop.ProblemAsync(await ReadIn("time,pressure\n1,2\n"))).Field.ShouldBe("csv[1]");
         (await Shop.ProblemAsync(await ReadIn($"at,gauge-kpa\n{At(5)},many\n"))).Field.ShouldBe("csv[2]");
         (await Shop.ProblemAsync(await ReadIn($"at,gauge-kpa\nyesterday,99\n"))).Field.ShouldBe("csv[2]");
         (await Shop.ProblemAsync(await ReadIn($"at,gauge-kpa\n{At(600)},99\n"))).Code.ShouldBe("clock-ahead");
         (await Shop.ProblemAsync(await ReadIn($"at,gauge-kpa\n{At(6)},1e9\n"))).Field.ShouldBe("value");
-        (await _shop.Client.GetFromJsonAsync<MendView>($"/api/mends/{mend.Id}", OpenJson.Options))!.Run!.Fronts[0].Trace!.Points.Count.ShouldBe(3, "what is refused changes nothing");
+        (await _shop.Client.GetFromJsonAsync<MendView>($"/api/mends/{mend.Id}", OpenJson.Options))!.Run!.Fronts[0].Trace!.Points.Count.ShouldBe(4, "what is refused changes nothing");
     }
 
     /// <summary>A mend that is left to hold its pressure.</summary>

@@ -2,8 +2,10 @@ using System.Net.Http.Json;
 using AbleMend.Core;
 using AbleMend.Core.Running;
 using AbleMend.Core.Stock;
+using AbleMend.Data;
 using AbleMend.Server.Mends;
 using AbleMend.Server.Shelf;
+using Microsoft.Extensions.DependencyInjection;
 
 namespace AbleMend.Server.Tests;
 
@@ -97,6 +99,25 @@ public sealed class PaceTests : IDisposable
         var (next, _) = await WaitingAsync();
         next.Run!.Window!.Pace.ShouldBeNull();
         next.Case.Paces.ShouldBeNull();
+    }
+
+    [Fact]
+    public async Task What_was_learnt_of_a_product_that_the_shop_no_longer_has_is_in_nobodys_way()
+    {
+        var draft = (await (await _shop.Client.PostAsync("/api/gallery/fin-box-surround", null)).Content.ReadFromJsonAsync<MendView>(OpenJson.Options))!;
+        using (var scope = _shop.Service<IServiceScopeFactory>().CreateScope())
+        {
+            var db = scope.ServiceProvider.GetRequiredService<MendDb>();
+            db.Looks.Add(new LookRow { MendId = draft.Id, StepId = "glass", Material = "own-epoxy-of-once", Lot = "own-epoxy-of-once", LabelMin = 300, NotYetMin = 300, ReadyMin = 330, Looks = 2 });
+            await db.SaveChangesAsync();
+        }
+
+        _shop.Service<PaceTurns>().Turn();
+        var seen = await SeenAsync(draft.Id);
+        seen.Problems.ShouldBeEmpty();
+        seen.Plan.ShouldNotBeNull();
+        (await _shop.SendAsync(HttpMethod.Post, $"/api/mends/{draft.Id}/start", null, draft.Version)).EnsureSuccessStatusCode();
+        (await _shop.Client.GetAsync("/api/days")).EnsureSuccessStatusCode();
     }
 
     [Fact]

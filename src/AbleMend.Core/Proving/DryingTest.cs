@@ -65,6 +65,8 @@ public static class DryingTest
     /// <summary>Between these is looked, in hours: drained, and in warm moving air, nothing that is mended dries more slowly. From memory.</summary>
     private const double ShortestTauHours = 1, LongestTauHours = 24 * 10;
 
+    private const double FurthestErrors = 4;
+
     /// <summary>The citation.</summary>
     public static Source Source { get; } = Source.Published("First-order drying; profile likelihood, textbook; resolution of a scale as step/√12, JCGM 100:2008 (GUM) F.2.2.1");
 
@@ -103,12 +105,20 @@ public static class DryingTest
         public double DryHour { get; } = AboveG <= 0 ? 0 : TauHours * Math.Log(AboveG / Math.Min(MostLeftG, DailyG / (1 - Math.Exp(-24 / TauHours))));
     }
 
-    /// <summary>For every τ the dry weights that fit, and what lies above each.</summary>
+    /// <summary>Every curve that may fit: over all τ, and closely about the best, for good weighings leave little room.</summary>
     private static IReadOnlyList<Fit> Fits(IReadOnlyList<Weighing> weighings)
+    {
+        var coarse = Fits(weighings, ShortestTauHours, LongestTauHours, 1.03);
+        var best = coarse.MinBy(fit => fit.ChiSquare)!.TauHours;
+        return [.. coarse, .. Fits(weighings, Math.Max(ShortestTauHours, best / 1.2), Math.Min(LongestTauHours, best * 1.2), 1.001)];
+    }
+
+    /// <summary>For every τ of a grid the dry weights that fit, and what lies above each.</summary>
+    private static List<Fit> Fits(IReadOnlyList<Weighing> weighings, double from, double to, double ratio)
     {
         var weights = weighings.Select(each => 1 / ((each.StepG * each.StepG / 12) + (RepeatsWithinG * RepeatsWithinG))).ToList();
         var fits = new List<Fit>();
-        for (var tau = ShortestTauHours; tau <= LongestTauHours; tau *= 1.03)
+        for (var tau = from; tau <= to; tau *= ratio)
         {
             var curve = weighings.Select(each => Math.Exp(-each.Hour / tau)).ToList();
             double sum = weights.Sum(), meanX = Mean(curve, weights, sum), meanY = Mean([.. weighings.Select(each => each.Grams)], weights, sum);
@@ -121,8 +131,8 @@ public static class DryingTest
             // It never takes water up: a curve that rises is one that lies flat.
             var above = Math.Max(0, curve.Select((x, i) => weights[i] * (x - meanX) * (weighings[i].Grams - meanY)).Sum() / spread);
             var error = 1 / Math.Sqrt(spread);
-            // What lies above is not known exactly either: a few steps of its own error to both sides.
-            for (var step = -2.0; step <= 2; step += 0.5)
+            // What lies above is not known exactly either: as many of its own errors to both sides as the widest band reaches.
+            for (var step = -FurthestErrors; step <= FurthestErrors; step += 0.5)
             {
                 var tried = Math.Max(0, above + (step * error));
                 var dryG = meanY - (tried * meanX);

@@ -3,8 +3,6 @@ using AbleMend.Core.Running;
 using AbleMend.Server.Http;
 using AbleMend.Server.Keeping;
 using AbleMend.Server.Mends;
-using Microsoft.Data.Sqlite;
-using Microsoft.EntityFrameworkCore;
 
 namespace AbleMend.Server.Instruments;
 
@@ -13,7 +11,7 @@ namespace AbleMend.Server.Instruments;
 /// <param name="desk">The instruments.</param>
 /// <param name="time">The shop's clock.</param>
 /// <param name="log">Says what could not be kept.</param>
-public sealed partial class BenchClimate(IServiceScopeFactory scopes, InstrumentDesk desk, TimeProvider time, ILogger<BenchClimate> log) : BackgroundService
+public sealed class BenchClimate(IServiceScopeFactory scopes, InstrumentDesk desk, TimeProvider time, ILogger<BenchClimate> log) : RoundService(LookEvery, time, log)
 {
     /// <summary>A bench that is warmer or colder by so much than a mend reckons with is told to it: a tenth of a cure's pace.</summary>
     public const double WorthKeepingK = 1;
@@ -32,7 +30,7 @@ public sealed partial class BenchClimate(IServiceScopeFactory scopes, Instrument
             return 0;
         }
 
-        var now = time.GetUtcNow();
+        var now = Time.GetUtcNow();
         await using var scope = scopes.CreateAsyncScope();
         var open = await scope.ServiceProvider.GetRequiredService<MendStore>().OpenAsync(cancel);
         var kept = 0;
@@ -48,27 +46,5 @@ public sealed partial class BenchClimate(IServiceScopeFactory scopes, Instrument
     }
 
     /// <inheritdoc/>
-    protected override async Task ExecuteAsync(CancellationToken stoppingToken)
-    {
-        using var look = new PeriodicTimer(LookEvery, time);
-        while (await look.NextAsync(stoppingToken))
-        {
-            try
-            {
-                await KeepAsync(stoppingToken);
-            }
-            catch (OperationCanceledException)
-            {
-                return;
-            }
-            catch (Exception fault) when (fault is SqliteException or DbUpdateException)
-            {
-                // The next look keeps it.
-                Fails(log, fault.Message);
-            }
-        }
-    }
-
-    [LoggerMessage(Level = LogLevel.Error, Message = "A reading of the bench was not kept: {Reason}")]
-    private static partial void Fails(ILogger log, string reason);
+    protected override Task DoAsync(CancellationToken cancel) => KeepAsync(cancel);
 }

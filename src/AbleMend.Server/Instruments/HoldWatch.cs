@@ -3,8 +3,6 @@ using AbleMend.Core.Running;
 using AbleMend.Server.Http;
 using AbleMend.Server.Keeping;
 using AbleMend.Server.Mends;
-using Microsoft.Data.Sqlite;
-using Microsoft.EntityFrameworkCore;
 
 namespace AbleMend.Server.Instruments;
 
@@ -13,7 +11,7 @@ namespace AbleMend.Server.Instruments;
 /// <param name="desk">The instruments.</param>
 /// <param name="time">The shop's clock.</param>
 /// <param name="log">Says what could not be kept.</param>
-public sealed partial class HoldWatch(IServiceScopeFactory scopes, InstrumentDesk desk, TimeProvider time, ILogger<HoldWatch> log) : BackgroundService
+public sealed class HoldWatch(IServiceScopeFactory scopes, InstrumentDesk desk, TimeProvider time, ILogger<HoldWatch> log) : RoundService(LookEvery, time, log)
 {
     /// <summary>How often a gauge is read at first: the first hour is drawn well.</summary>
     public static readonly TimeSpan OftenAtFirst = TimeSpan.FromMinutes(2);
@@ -37,7 +35,7 @@ public sealed partial class HoldWatch(IServiceScopeFactory scopes, InstrumentDes
             return 0;
         }
 
-        var now = time.GetUtcNow();
+        var now = Time.GetUtcNow();
         await using var scope = scopes.CreateAsyncScope();
         var kept = 0;
         foreach (var (row, record) in await scope.ServiceProvider.GetRequiredService<MendStore>().OpenAsync(cancel))
@@ -64,33 +62,14 @@ public sealed partial class HoldWatch(IServiceScopeFactory scopes, InstrumentDes
     /// <summary>What its gauge shows now, with the air and the barometer beside it; null where it shows nothing.</summary>
     private Happening? Read(Front front, DateTimeOffset now) =>
         desk.Now().Instruments.FirstOrDefault(each => each.Id == front.Trace!.Gauge && each.IsAttached)?.Readings.FirstOrDefault(each => each.What == Measurand.GaugePressure) is { Value: { } kpa, At: { } at } reading && now - at < Stale
-            ? new Happening(RunEventKind.Pressure, front.StepId, front.Trace!.Gauge, Math.Max(0, kpa), AirC: Beside(Measurand.AirTemperature), BarometerKpa: Beside(Measurand.Barometer), Resolution: reading.Step)
+            ? new Happening(RunEventKind.Pressure, front.StepId, front.Trace!.Gauge, AtLeastNothing(kpa), AirC: Beside(Measurand.AirTemperature), BarometerKpa: Beside(Measurand.Barometer), Resolution: reading.Step)
             : null;
+
+    /// <summary>A gauge on what is empty trembles about nothing; a pressure is never less.</summary>
+    private static double AtLeastNothing(double kpa) => Math.Max(0, kpa);
 
     private double? Beside(Measurand what) => desk.Newest(what)?.Value;
 
     /// <inheritdoc/>
-    protected override async Task ExecuteAsync(CancellationToken stoppingToken)
-    {
-        using var look = new PeriodicTimer(LookEvery, time);
-        while (await look.NextAsync(stoppingToken))
-        {
-            try
-            {
-                await KeepAsync(stoppingToken);
-            }
-            catch (OperationCanceledException)
-            {
-                return;
-            }
-            catch (Exception fault) when (fault is SqliteException or DbUpdateException)
-            {
-                // The next look keeps it.
-                Fails(log, fault.Message);
-            }
-        }
-    }
-
-    [LoggerMessage(Level = LogLevel.Error, Message = "A reading of a hold test was not kept: {Reason}")]
-    private static partial void Fails(ILogger log, string reason);
+    protected override Task DoAsync(CancellationToken cancel) => KeepAsync(cancel);
 }

@@ -413,16 +413,23 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
     }
 
     /// <summary>A draft with what is known now of how fast products set; what was started was told by itself.</summary>
-    private static Mend Knowing(Mend mend, IReadOnlyList<LearntPace> known) =>
-        mend.Status != MendStatus.Draft || (known.Count == 0 && mend.Case.Paces is null) ? mend : mend with { Case = mend.Case with { Paces = known.Count == 0 ? null : known } };
+    private Mend Knowing(Mend mend, IReadOnlyList<LearntPace> known) =>
+        mend.Status != MendStatus.Draft || (known.Count == 0 && mend.Case.Paces is null) ? mend : mend with { Case = Knowing(mend.Case, known) };
+
+    /// <summary>A case with what is known of the products that it knows itself: one that the shop no longer has is none of it.</summary>
+    private RepairCase Knowing(RepairCase repairCase, IReadOnlyList<LearntPace> known)
+    {
+        IReadOnlyList<LearntPace> own = [.. known.Where(pace =>
+            (repairCase.Products?.FirstOrDefault(product => product?.Id == pace.Material) ?? planner.Catalogue.Materials.GetValueOrDefault(pace.Material))?.Holds == true)];
+        return repairCase with { Paces = own.Count == 0 ? null : own };
+    }
 
     private RepairCase WithItem(RepairCase repairCase, ItemRow item, IReadOnlyList<LearntPace> known)
     {
         var today = DateOnly.FromDateTime(time.GetUtcNow().UtcDateTime);
-        return repairCase with
+        return Knowing(repairCase, known) with
         {
             Item = repairCase.Item with { Tag = item.Tag, Construction = item.Construction, AgeMonths = Gear.ItemEndpoints.AgeMonths(item.NewOn, today) },
-            Paces = known.Count == 0 ? null : known,
         };
     }
 }

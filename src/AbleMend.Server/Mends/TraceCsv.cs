@@ -2,6 +2,7 @@ using System.Globalization;
 using AbleMend.Core;
 using AbleMend.Core.Running;
 using AbleMend.Core.Words;
+using AbleMend.Server.Http;
 using CsvHelper;
 using CsvHelper.Configuration;
 
@@ -19,20 +20,9 @@ internal static class TraceCsv
     private static readonly string[] Names = ["at", "gauge-kpa", "air-c", "barometer-kpa", "air-percent", "used"];
 
     /// <summary>Writes a trace.</summary>
-    public static string Write(HoldTrace trace)
-    {
-        using var text = new StringWriter(CultureInfo.InvariantCulture);
-        using (var csv = new CsvWriter(text, CultureInfo.InvariantCulture))
-        {
-            Line(csv, Names);
-            foreach (var point in trace.Points)
-            {
-                Line(csv, [point.At.UtcDateTime.ToString("yyyy-MM-ddTHH:mm:ss.fffZ", CultureInfo.InvariantCulture), Told(point.GaugeKpa), Told(point.AirC), Told(point.BarometerKpa), Told(Math.Round(point.AirPercent, 4)), point.IsUsed ? "yes" : "no"]);
-            }
-        }
-
-        return text.ToString();
-    }
+    public static string Write(HoldTrace trace) =>
+        CsvTable.Write(Names, trace.Points.Select(point => (IReadOnlyList<string>)
+            [point.At.UtcDateTime.ToString("yyyy-MM-ddTHH:mm:ss.fffZ", CultureInfo.InvariantCulture), Told(point.GaugeKpa), Told(point.AirC), Told(point.BarometerKpa), Told(point.AirPercent), point.IsUsed ? "yes" : "no"]));
 
     /// <summary>Reads a trace: its columns in any order, air and barometer may be missing.</summary>
     public static Outcome<IReadOnlyList<TraceRow>> Read(string table)
@@ -75,14 +65,4 @@ internal static class TraceCsv
         Outcome<IReadOnlyList<TraceRow>>.Failed([new Problem("bad-table", string.Create(CultureInfo.InvariantCulture, $"csv[{line}]"), what, remedy)]);
 
     private static string Told(double value) => value.ToString("0.####", CultureInfo.InvariantCulture);
-
-    private static void Line(CsvWriter csv, IReadOnlyList<string> cells)
-    {
-        foreach (var cell in cells)
-        {
-            csv.WriteField(cell);
-        }
-
-        csv.NextRecord();
-    }
 }

@@ -6,8 +6,7 @@ using AbleMend.Core;
 using AbleMend.Core.Proving;
 using AbleMend.Core.Running;
 using AbleMend.Core.Words;
-using CsvHelper;
-using CsvHelper.Configuration;
+using AbleMend.Server.Http;
 
 namespace AbleMend.Server.Photographs;
 
@@ -91,37 +90,15 @@ internal sealed record WarrantyPack(int Id, string Tag, string ItemName, string 
         value is { } measured && proof is not null && ProofTest.All[proof].Measures is not null ? (Message)$", {measured.ToString("0.###", CultureInfo.InvariantCulture):as-is} {ProofTest.All[proof].Unit ?? "":as-is}" : Message.Empty;
 
     /// <summary>Everything that happened, in order, in UTC and metric units: taken back or not.</summary>
-    private string Happened(Voice voice)
-    {
-        using var text = new StringWriter(CultureInfo.InvariantCulture);
-        using (var csv = new CsvWriter(text, new CsvConfiguration(CultureInfo.InvariantCulture) { InjectionOptions = InjectionOptions.Escape }))
-        {
-            Row(csv, ["number", "at", "kept-at", "what", "step", "value", "smallest-step", "air-c", "barometer-kpa", "passed", "words"]);
-            foreach (var each in Mend.Events)
-            {
-                Row(csv,
-                [
-                    each.Number.ToString(CultureInfo.InvariantCulture), Instant(each.At), Instant(each.KeptAt), Kebab<RunEventKind>.Id(each.Kind),
-                    Mend.Plan!.Steps.FirstOrDefault(step => step.Id == each.StepId) is { } step ? voice.Say(step.Title) : "",
-                    Number(each.Value), Number(each.Resolution), Number(each.AirC), Number(each.BarometerKpa), each.Passed switch { true => "passed", false => "failed", _ => "" }, each.Text ?? "",
-                ]);
-            }
-        }
-
-        return text.ToString();
-    }
+    private string Happened(Voice voice) =>
+        CsvTable.Write(["number", "at", "kept-at", "what", "step", "value", "smallest-step", "air-c", "barometer-kpa", "passed", "words"], Mend.Events.Select(each => (IReadOnlyList<string>)
+        [
+            each.Number.ToString(CultureInfo.InvariantCulture), Instant(each.At), Instant(each.KeptAt), Kebab<RunEventKind>.Id(each.Kind),
+            Mend.Plan!.Steps.FirstOrDefault(step => step.Id == each.StepId) is { } step ? voice.Say(step.Title) : "",
+            Number(each.Value), Number(each.Resolution), Number(each.AirC), Number(each.BarometerKpa), each.Passed switch { true => "passed", false => "failed", _ => "" }, each.Text ?? "",
+        ]));
 
     private static string Instant(DateTimeOffset? at) => at?.UtcDateTime.ToString("yyyy-MM-ddTHH:mm:ssZ", CultureInfo.InvariantCulture) ?? "";
 
     private static string Number(double? value) => value?.ToString("0.######", CultureInfo.InvariantCulture) ?? "";
-
-    private static void Row(CsvWriter csv, IReadOnlyList<string> cells)
-    {
-        foreach (var cell in cells)
-        {
-            csv.WriteField(cell);
-        }
-
-        csv.NextRecord();
-    }
 }

@@ -8,18 +8,18 @@ using Microsoft.EntityFrameworkCore;
 
 namespace AbleMend.Server.Shelf;
 
-/// <summary>Turns whenever a look is made or taken back, so that what follows from all of them is only worked out then.</summary>
+/// <summary>Turns whenever a look is made or taken back, or the shop's shelf changes, so that what follows from all of them is only worked out then.</summary>
 public sealed class PaceTurns
 {
     private int _now;
 
-    /// <value>How often looks have changed since the shop was started.</value>
+    /// <value>How often that has been since the shop was started.</value>
     public int Now => Volatile.Read(ref _now);
 
-    /// <value>What was known at a turn, by a version of the shop's settings and on a day.</value>
-    internal (int Turn, int Shop, DateOnly Day, IReadOnlyList<LearntPace> Paces)? Known { get; set; }
+    /// <value>What was known at a turn, and until when: the day decides which lot is in use.</value>
+    internal (int Turn, DateTimeOffset Until, IReadOnlyList<LearntPace> Paces)? Known { get; set; }
 
-    /// <summary>Looks have changed.</summary>
+    /// <summary>Looks or the shelf have changed.</summary>
     public void Turn() => Interlocked.Increment(ref _now);
 }
 
@@ -28,6 +28,9 @@ public sealed class PaceBook(MendDb db, ShopStore shop, PaceTurns turns, Planner
 {
     /// <summary>Looks at a lot that are reckoned with, the newest: more teach nothing.</summary>
     private const int MostLooks = 60;
+
+    /// <summary>Which lot is in use changes with the day as well: within so long after midnight it is known.</summary>
+    private static readonly TimeSpan LongestKnown = TimeSpan.FromMinutes(10);
 
     private static readonly HashSet<RunEventKind> Looking = [RunEventKind.Ready, RunEventKind.NotYet, RunEventKind.Mishap, RunEventKind.Undo];
 
@@ -67,9 +70,8 @@ public sealed class PaceBook(MendDb db, ShopStore shop, PaceTurns turns, Planner
     /// <summary>How fast the lots that are in use set, for whatever is planned now.</summary>
     public async Task<IReadOnlyList<LearntPace>> KnownAsync(CancellationToken cancel)
     {
-        var (turn, (settings, version)) = (turns.Now, await shop.ReadAsync(cancel));
-        var today = Today(settings);
-        if (turns.Known is { } before && (before.Turn, before.Shop, before.Day) == (turn, version, today))
+        var (turn, now) = (turns.Now, time.GetUtcNow());
+        if (turns.Known is { } before && before.Turn == turn && now < before.Until)
         {
             return before.Paces;
         }
@@ -84,7 +86,7 @@ public sealed class PaceBook(MendDb db, ShopStore shop, PaceTurns turns, Planner
             }
         }
 
-        turns.Known = (turn, version, today, paces);
+        turns.Known = (turn, now + LongestKnown, paces);
         return paces;
     }
 

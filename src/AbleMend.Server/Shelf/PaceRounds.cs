@@ -1,8 +1,6 @@
 using AbleMend.Core.Running;
 using AbleMend.Server.Keeping;
 using AbleMend.Server.Mends;
-using Microsoft.Data.Sqlite;
-using Microsoft.EntityFrameworkCore;
 
 namespace AbleMend.Server.Shelf;
 
@@ -11,7 +9,7 @@ namespace AbleMend.Server.Shelf;
 /// <param name="turns">Turns with every look.</param>
 /// <param name="time">The shop's clock.</param>
 /// <param name="log">Says what could not be told.</param>
-public sealed partial class PaceRounds(IServiceScopeFactory scopes, PaceTurns turns, TimeProvider time, ILogger<PaceRounds> log) : BackgroundService
+public sealed class PaceRounds(IServiceScopeFactory scopes, PaceTurns turns, TimeProvider time, ILogger<PaceRounds> log) : RoundService(LookEvery, time, log)
 {
     private static readonly TimeSpan LookEvery = TimeSpan.FromSeconds(15);
 
@@ -45,27 +43,5 @@ public sealed partial class PaceRounds(IServiceScopeFactory scopes, PaceTurns tu
     }
 
     /// <inheritdoc/>
-    protected override async Task ExecuteAsync(CancellationToken stoppingToken)
-    {
-        using var look = new PeriodicTimer(LookEvery, time);
-        while (await look.NextAsync(stoppingToken))
-        {
-            try
-            {
-                await TellAsync(stoppingToken);
-            }
-            catch (OperationCanceledException)
-            {
-                return;
-            }
-            catch (Exception fault) when (fault is SqliteException or DbUpdateException)
-            {
-                // The next round tells it.
-                Fails(log, fault.Message);
-            }
-        }
-    }
-
-    [LoggerMessage(Level = LogLevel.Error, Message = "What was learnt of a lot was not told: {Reason}")]
-    private static partial void Fails(ILogger log, string reason);
+    protected override Task DoAsync(CancellationToken cancel) => TellAsync(cancel);
 }

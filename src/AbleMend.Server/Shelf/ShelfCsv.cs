@@ -2,6 +2,7 @@ using System.Globalization;
 using AbleMend.Core;
 using AbleMend.Core.Stock;
 using AbleMend.Core.Words;
+using AbleMend.Server.Http;
 using CsvHelper;
 using CsvHelper.Configuration;
 
@@ -19,21 +20,13 @@ internal static class ShelfCsv
 
     private static readonly Dictionary<string, StockUnit> Units = Enum.GetValues<StockUnit>().ToDictionary(Kebab<StockUnit>.Id);
 
-    /// <summary>Writes a table. A cell that a spreadsheet would take for a formula is written as words.</summary>
-    public static string Write(IReadOnlyList<ShelfRow> rows)
-    {
-        using var text = new StringWriter(CultureInfo.InvariantCulture);
-        using (var csv = new CsvWriter(text, new CsvConfiguration(CultureInfo.InvariantCulture) { InjectionOptions = InjectionOptions.Escape }))
-        {
-            Line(csv, Names);
-            foreach (var (lot, left) in rows)
-            {
-                Line(csv, [lot.Name, lot.Material, lot.Batch ?? "", Kebab<StockUnit>.Id(lot.Unit), Told(lot.Had), Told(left), Told(lot.OpenedOn), Told(lot.UseBefore), Told(lot.Price), lot.StandsAt ?? "", Told(lot.GoneOn)]);
-            }
-        }
-
-        return text.ToString();
-    }
+    /// <summary>Writes a table.</summary>
+    public static string Write(IReadOnlyList<ShelfRow> rows) =>
+        CsvTable.Write(Names, rows.Select(row => (IReadOnlyList<string>)
+        [
+            row.Lot.Name, row.Lot.Material, row.Lot.Batch ?? "", Kebab<StockUnit>.Id(row.Lot.Unit), Told(row.Lot.Had), Told(row.Left), Told(row.Lot.OpenedOn), Told(row.Lot.UseBefore), Told(row.Lot.Price), row.Lot.StandsAt ?? "",
+            Told(row.Lot.GoneOn),
+        ]));
 
     /// <summary>Reads a table: its columns in any order, those that are not there empty.</summary>
     public static Outcome<IReadOnlyList<ShelfRow>> Read(string table)
@@ -60,16 +53,6 @@ internal static class ShelfCsv
         }
 
         return problems.Count > 0 ? Outcome<IReadOnlyList<ShelfRow>>.Failed(problems) : Outcome<IReadOnlyList<ShelfRow>>.Of(rows);
-    }
-
-    private static void Line(CsvWriter csv, IReadOnlyList<string> cells)
-    {
-        foreach (var cell in cells)
-        {
-            csv.WriteField(cell);
-        }
-
-        csv.NextRecord();
     }
 
     private static string Told(double? number) => number?.ToString("0.###", CultureInfo.InvariantCulture) ?? "";

@@ -1,12 +1,13 @@
 using System.Text.Json;
 using AbleMend.Core;
 using AbleMend.Data;
+using AbleMend.Server.Shelf;
 using Microsoft.EntityFrameworkCore;
 
 namespace AbleMend.Server.Shop;
 
 /// <summary>The shop's settings in the database.</summary>
-public sealed class ShopStore(MendDb db)
+public sealed class ShopStore(MendDb db, PaceTurns turns)
 {
     /// <summary>Settings and their version.</summary>
     public async Task<(ShopSettings Settings, int Version)> ReadAsync(CancellationToken cancel)
@@ -45,6 +46,7 @@ public sealed class ShopStore(MendDb db)
             return null;
         }
 
+        turns.Turn();
         return row.Version;
     }
 }
