@@ -18,9 +18,9 @@ function page() {
     .map(({ name, version, license }) => ({ name, version, licence: license ?? 'not stated' }));
 }
 
-/** What the server and the command line ship with. */
+/** What the server, the command line and the instruments ship with. */
 function server() {
-  const projects = ['src/AbleMend.Server', 'src/AbleMend.Cli'];
+  const projects = ['src/AbleMend.Server', 'src/AbleMend.Cli', 'src/AbleMend.Devices'];
   const packages = projects.flatMap((project) => {
     const listed = JSON.parse(execFileSync('dotnet', ['list', project, 'package', '--include-transitive', '--format', 'json'], { cwd: root, encoding: 'utf8' }));
     return listed.projects.flatMap(({ frameworks = [] }) => frameworks.flatMap((each) => [...(each.topLevelPackages ?? []), ...(each.transitivePackages ?? [])]));
