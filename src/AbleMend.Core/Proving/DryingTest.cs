@@ -128,15 +128,15 @@ public static class DryingTest
                 continue;
             }
 
-            // It never takes water up: a curve that rises is one that lies flat.
-            var above = Math.Max(0, curve.Select((x, i) => weights[i] * (x - meanX) * (weighings[i].Grams - meanY)).Sum() / spread);
+            var unbound = curve.Select((x, i) => weights[i] * (x - meanX) * (weighings[i].Grams - meanY)).Sum() / spread;
+            var least = curve.Select((x, i) => weights[i] * Math.Pow(weighings[i].Grams - meanY - (unbound * (x - meanX)), 2)).Sum();
             var error = 1 / Math.Sqrt(spread);
-            // What lies above is not known exactly either: as many of its own errors to both sides as the widest band reaches.
+            // It never takes water up: a curve that rises is one that lies flat. What lies above is not known exactly either: as many of its own
+            // errors to both sides as the widest band reaches. The sum of squares of a straight line grows with the square of what it is off by.
             for (var step = -FurthestErrors; step <= FurthestErrors; step += 0.5)
             {
-                var tried = Math.Max(0, above + (step * error));
-                var dryG = meanY - (tried * meanX);
-                fits.Add(new Fit(tau, dryG, tried, curve.Select((x, i) => weights[i] * Math.Pow(weighings[i].Grams - dryG - (tried * x), 2)).Sum()));
+                var above = Math.Max(0, Math.Max(0, unbound) + (step * error));
+                fits.Add(new Fit(tau, meanY - (above * meanX), above, least + Math.Pow((above - unbound) / error, 2)));
             }
         }
 
