@@ -147,6 +147,9 @@ public sealed class MendEventRow
 
     /// <value>Looks that a pace was learnt from, or null.</value>
     public int? Looks { get; set; }
+
+    /// <value>The cup that is shared with other mends, as JSON; or null.</value>
+    public string? CupJson { get; set; }
 }
 
 /// <summary>Something that was asked for with a key and carried out: asked for again, it is not done twice.</summary>

@@ -85,7 +85,7 @@ public sealed class Shop : IDisposable
         return await ReadAsync(await SendAsync(HttpMethod.Post, "/api/mends", new NewMend(item, repairCase ?? DeckDing())));
     }
 
-    public async Task<HttpResponseMessage> SendAsync(HttpMethod method, string path, object? body = null, int? version = null)
+    public async Task<HttpResponseMessage> SendAsync(HttpMethod method, string path, object? body = null, int? version = null, string? key = null)
     {
         using var request = new HttpRequestMessage(method, path);
         if (body is not null)
@@ -96,6 +96,11 @@ public sealed class Shop : IDisposable
         if (version is { } number)
         {
             request.Headers.TryAddWithoutValidation("If-Match", number.ToString());
+        }
+
+        if (key is not null)
+        {
+            request.Headers.Add("Idempotency-Key", key);
         }
 
         return await Client.SendAsync(request);

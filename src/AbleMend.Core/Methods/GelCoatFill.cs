@@ -103,7 +103,7 @@ internal sealed class GelCoatFill : MendMethod
             $"{first}{grams} of gel coat, {drops} of catalyst{job.Whom($"{id}-mix")}, mixed into the corners of the cup.", Mixes.MixingMin,
             waxed ? "Wax first, then catalyst: without wax the surface stays sticky." : "Mix into the corners of the cup: a soft corner never sets.",
             cautions: [.. resin.Hazards], useWithin: life, pour: new Poured([grams, .. wax is null ? Array.Empty<IFigure>() : [wax], drops], [grams, drops],
-                Cup: new CupContents([new Ingredient(MixPart.Resin, grams.Id, grams.Id), .. Recipes.Waxed(wax), job.Dosed(drops, percent)])));
+                Cup: new CupContents([new Ingredient(MixPart.Resin, grams.Id, grams.Id), .. Recipes.Waxed(wax), job.Dosed(drops, percent)], NeededShare: CupHeat.NeededShare(all.Ml * label.Density.GPerMl, grams.G), Wholes: (int)drops.N)));
     }
 
     private static void Polish(Job job, Field field)

@@ -54,7 +54,9 @@ public sealed record Ingredient(MixPart Part, string Figure, string? Grams = nul
 /// <param name="Holds">Identifier of the figure of what the cup holds; null where nothing was said of it.</param>
 /// <param name="Work">Identifier of the figure of how long all cups take to spread; null where nothing was said of it.</param>
 /// <param name="Heat">How it heats itself; null for what does not.</param>
-public sealed record CupContents(IReadOnlyList<Ingredient> Ingredients, string? Holds = null, string? Work = null, CupModel? Heat = null);
+/// <param name="NeededShare">How much of it is needed, above 0 and at most 1; the rest is there because less cannot be measured.</param>
+/// <param name="Wholes">Of how many strokes, drops or half kits it is made, which cannot be divided; null where it is poured.</param>
+public sealed record CupContents(IReadOnlyList<Ingredient> Ingredients, string? Holds = null, string? Work = null, CupModel? Heat = null, double NeededShare = 1, int? Wholes = null);
 
 /// <summary>What a step takes off the shelf.</summary>
 /// <param name="Material">Identifier of the material.</param>

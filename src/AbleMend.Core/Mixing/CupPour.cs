@@ -40,6 +40,9 @@ public sealed record PartOrder(MixPart Part, double Planned, double PlannedByHan
 {
     /// <value>Whether the mix begins to set with it.</value>
     public bool Sets => Part is MixPart.Hardener or MixPart.Catalyst;
+
+    /// <summary>So many times as much of it, in the same ratio.</summary>
+    public PartOrder Times(double scale) => this with { Planned = Planned * scale, PlannedByHand = PlannedByHand * scale };
 }
 
 /// <summary>A cup as it is to be filled.</summary>

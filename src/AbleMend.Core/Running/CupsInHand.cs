@@ -22,7 +22,7 @@ internal sealed class CupsInHand(RepairPlan plan, MeasuringDevice device, IReadO
     /// <summary>The cup that a step fills: that of a mix, or the next one of the mix that it spreads; null where none is left.</summary>
     public CupStand? StandOf(PlanStep step)
     {
-        if (FilledAt(plan, step) is not { } mix || OrderOf(mix) is not var (order, ingredients))
+        if (FilledAt(plan, step) is not { } mix || TogetherOf(mix) is { IsMixedHere: false } || OrderOf(mix) is not var (order, ingredients))
         {
             return null;
         }
@@ -55,21 +55,54 @@ internal sealed class CupsInHand(RepairPlan plan, MeasuringDevice device, IReadO
 
     /// <summary>When the newest cup of a mix that has begun to set can no longer be spread; null where nobody said what was poured.</summary>
     public DateTimeOffset? SetsAt(PlanStep mix) =>
-        mix.UseWithinMin is { } planned && OrderOf(mix) is var (order, _) && CupsOf(mix).LastOrDefault(pours => Began(order, pours) is not null) is { } pours
+        TogetherOf(mix) is { IsMixedHere: false } elsewhere ? elsewhere.UseBy
+        : mix.UseWithinMin is { } planned && OrderOf(mix) is var (order, _) && CupsOf(mix).LastOrDefault(pours => Began(order, pours) is not null) is { } pours
             ? Began(order, pours)!.Value.AddMinutes(CupCoach.Advise(order, pours, AirAt(pours)).SpreadMin ?? planned)
             : null;
+
+    /// <summary>The cup that a mix shares with other mends, with its times once it was mixed; null where it has one of its own.</summary>
+    public CupTogether? TogetherOf(PlanStep mix) => TogetherOf(plan, mix, kept);
+
+    /// <summary>The same, of a run's standing events.</summary>
+    public static CupTogether? TogetherOf(RepairPlan plan, PlanStep mix, IReadOnlyList<RunEvent> standing)
+    {
+        CupTogether? together = null;
+        foreach (var each in standing)
+        {
+            together = each.Kind switch
+            {
+                RunEventKind.CupTogether or RunEventKind.CupShared when each.StepId == mix.Id => each.Cup,
+                RunEventKind.CupApart when each.StepId == mix.Id => null,
+                RunEventKind.Redo when IsRedone(mix, each) => null,
+                RunEventKind.Mishap when IsRescued(plan, mix, each) => null,
+                _ => together,
+            };
+        }
+
+        return together;
+    }
+
+    /// <summary>When the shared cup of a mix began to set, and when it can no longer be spread.</summary>
+    public (DateTimeOffset? BeganAt, DateTimeOffset? UseBy) TimesOf(PlanStep mix)
+    {
+        var began = OrderOf(mix) is var (order, _) ? CupsOf(mix).Select(pours => Began(order, pours)).LastOrDefault(at => at is not null) : null;
+        return (began, SetsAt(mix));
+    }
+
+    /// <summary>A cup as its plan asks for it, shared by nobody; null where nothing is measured.</summary>
+    public static CupOrder? PlannedOrder(RepairPlan plan, MeasuringDevice device, PlanStep mix) => new CupsInHand(plan, device, [], Climate.Steady(0), default).OrderOf(mix)?.Order;
 
     /// <summary>What was poured into each cup of a mix since it was last begun; the last is the one in hand, and may be empty.</summary>
     public IReadOnlyList<IReadOnlyList<CupPour>> CupsOf(PlanStep mix)
     {
         List<List<CupPour>> cups = [[]];
-        foreach (var each in kept.Where(each => each.StepId == mix.Id || (each.Kind == RunEventKind.Redo && IsRedone(mix, each)) || IsRescued(mix, each)))
+        foreach (var each in kept.Where(each => each.StepId == mix.Id || (each.Kind == RunEventKind.Redo && IsRedone(mix, each)) || IsRescued(plan, mix, each)))
         {
             switch (each.Kind)
             {
                 case RunEventKind.Redo:
                 // A remedy before the mix has it mixed again; resin that nothing sets yet is still in its cup.
-                case RunEventKind.Mishap when IsRescued(mix, each) && (cups.Count > 1 || cups[^1].Any(pour => pour.Part is MixPart.Hardener or MixPart.Catalyst)):
+                case RunEventKind.Mishap when IsRescued(plan, mix, each) && (cups.Count > 1 || cups[^1].Any(pour => pour.Part is MixPart.Hardener or MixPart.Catalyst)):
                     cups = [[]];
                     break;
                 case RunEventKind.ThrownOut:
@@ -105,7 +138,11 @@ internal sealed class CupsInHand(RepairPlan plan, MeasuringDevice device, IReadO
         double Resin(IEnumerable<RunEvent> events) => events.Where(each => each.Kind == RunEventKind.Poured && each.Text == Kebab<MixPart>.Id(MixPart.Resin)).Sum(each => each.Value!.Value);
         var inHand = Resin(since.Skip(since.FindLastIndex(each => each.Kind == RunEventKind.ThrownOut) + 1));
         var cups = (int)(Value(mix.Pour!.Cups) ?? 1);
-        return (Resin(since) + (inHand > 0 ? 0 : planned) + ((cups - 1) * planned)) / (cups * planned);
+        // Of a shared cup the others take theirs off the shelf themselves; what was poured beside the plan is whose cup it was.
+        var (scale, left) = TogetherOf(plan, mix, before) is not { } shared ? (1, 0)
+            : shared.IsMixedHere ? (shared.Scale, shared.Scale - shared.Taken)
+            : (shared.Taken, 0);
+        return ((Resin(since) + (inHand > 0 ? 0 : planned * scale) + ((cups - 1) * planned)) / (cups * planned)) - left;
     }
 
     /// <summary>Whether an event pours what begins to set.</summary>
@@ -141,7 +178,7 @@ internal sealed class CupsInHand(RepairPlan plan, MeasuringDevice device, IReadO
 
     private static bool IsRedone(PlanStep mix, RunEvent redo) => mix.Timing.IsFor(Numbering.Parse(redo.StepId!).Number);
 
-    private bool IsRescued(PlanStep mix, RunEvent each) =>
+    private static bool IsRescued(RepairPlan plan, PlanStep mix, RunEvent each) =>
         each.Kind == RunEventKind.Mishap && plan.Steps.TakeWhile(step => step.Id != mix.Id).Any(step => step.Damage == mix.Damage && RescueDesk.IsOf(step.Id, each.Number));
 
     private (CupOrder Order, IReadOnlyList<Ingredient> Ingredients)? OrderOf(PlanStep mix)
@@ -152,8 +189,10 @@ internal sealed class CupsInHand(RepairPlan plan, MeasuringDevice device, IReadO
         }
 
         var known = cup.Ingredients.Select(each => (Ingredient: each, Order: PartOf(each, cup.Heat))).Where(each => each.Order.Planned > 0).ToList();
+        var shared = TogetherOf(mix) is { IsMixedHere: true } together ? together : null;
+        var work = shared?.WorkMin ?? (Mixes.MixingMin + ((Value(cup.Work) ?? 0) / Count(mix)));
         return known.Any(each => each.Ingredient.Part == MixPart.Resin)
-            ? (new CupOrder([.. known.Select(each => each.Order)], Value(cup.Holds), Mixes.MixingMin + ((Value(cup.Work) ?? 0) / Count(mix)), cup.Heat, device), [.. known.Select(each => each.Ingredient)])
+            ? (new CupOrder([.. known.Select(each => each.Order.Times(shared?.Scale ?? 1))], Value(cup.Holds), work, cup.Heat, device), [.. known.Select(each => each.Ingredient)])
             : null;
     }
 

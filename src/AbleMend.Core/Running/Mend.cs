@@ -3,6 +3,7 @@ using AbleMend.Core.Cases;
 using AbleMend.Core.Catalogue;
 using AbleMend.Core.Curing;
 using AbleMend.Core.Limits;
+using AbleMend.Core.Methods;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Proving;
 using AbleMend.Core.Rescuing;
@@ -62,6 +63,9 @@ public sealed record Happening(
         [RunEventKind.Poured] = ["stepId", "text", "value", "resolution"],
         [RunEventKind.Stirred] = ["stepId"],
         [RunEventKind.ThrownOut] = ["stepId"],
+        [RunEventKind.CupTogether] = ["stepId"],
+        [RunEventKind.CupApart] = ["stepId"],
+        [RunEventKind.CupShared] = ["stepId"],
         [RunEventKind.Mishap] = ["stepId", "text"],
         [RunEventKind.Note] = ["stepId", "text"],
         [RunEventKind.Reading] = ["value", "resolution"],
@@ -211,6 +215,22 @@ public sealed record Mend(RepairCase Case, RepairPlan? Plan, MendStatus Status, 
         Status != MendStatus.Running || !Paced().Contains(material) || Equals(PaceOf(material), pace)
             ? this
             : this with { Events = [.. Events, RunEvent.OfPace(Events.Count == 0 ? 1 : Events[^1].Number + 1, now, material, pace)] };
+
+    /// <summary>Tells this run of a cup that it shares with others: nobody does that at one mend alone.</summary>
+    internal Mend With(RunEventKind kind, string stepId, DateTimeOffset at, CupTogether? cup) =>
+        this with { Events = [.. Events, new RunEvent(Events.Count == 0 ? 1 : Events[^1].Number + 1, at, kind, stepId, KeptAt: at, Cup: cup)] };
+
+    /// <summary>When the cup of a mix began to set, and when it can no longer be spread.</summary>
+    /// <param name="mix">The mix, done.</param>
+    /// <param name="doneAt">When it was.</param>
+    internal (DateTimeOffset BeganAt, DateTimeOffset? UseBy) CupTimes(PlanStep mix, DateTimeOffset doneAt)
+    {
+        var (state, kept) = (StateAt(doneAt), Run.Standing(Events));
+        var times = new CupsInHand(Plan!, Case.Tools.Measure, kept, Climate, doneAt).TimesOf(mix);
+        var began = times.BeganAt ?? state.Steps.First(step => step.StepId == mix.Id).StartedAt ?? doneAt;
+        var life = CupsInHand.TogetherOf(Plan!, mix, kept)?.LifeMin ?? mix.UseWithinMin;
+        return (began, times.UseBy ?? (life is { } minutes ? began.AddMinutes(minutes) : null));
+    }
 
     /// <summary>The run as it stands at an instant.</summary>
     /// <exception cref="InvalidOperationException">It was never started.</exception>

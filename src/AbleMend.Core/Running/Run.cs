@@ -57,8 +57,17 @@ public static class Run
             lead?.LeadsBackTo,
             fronts,
             lead?.HeldUntil,
-            kept.Any(each => !each.IsByItself));
+            kept.LastOrDefault(each => !each.IsByItself) is { } last && last.Number > SharedUpTo(plan, kept));
     }
+
+    /// <summary>
+    /// The last event that a shared cup rests on: what lies before it is not taken back at one mend while the others go by it. 0 where
+    /// nothing is shared.
+    /// </summary>
+    private static int SharedUpTo(RepairPlan plan, IReadOnlyList<RunEvent> kept) =>
+        plan.Steps.Where(step => step.Pour?.Cup is not null && CupsInHand.TogetherOf(plan, step, kept) is not null)
+            .Select(mix => kept.Last(each => each.StepId == mix.Id && each.Kind is RunEventKind.CupTogether or RunEventKind.CupShared or RunEventKind.HandsDone).Number)
+            .DefaultIfEmpty(0).Max();
 
     private const int LongestInstrument = 40;
 
@@ -78,7 +87,8 @@ public static class Run
             PhaseOf(steps[step.Id], true) == StepPhase.Next ? Awaited(plan, step, steps) : null,
             PhaseOf(steps[step.Id], true) is StepPhase.Next or StepPhase.Hands ? bench.Cups.StandOf(step) : null,
             Dryings.Of(step, kept),
-            hold?.Trace);
+            hold?.Trace,
+            plan.Steps.FirstOrDefault(each => each.Id == (step.Uses ?? step.Id) && each.Pour?.Cup is not null) is { } mix ? bench.Cups.TogetherOf(mix) : null);
     }
 
     /// <summary>What a run is folded at.</summary>
@@ -117,6 +127,11 @@ public static class Run
         var phase = front?.Phase ?? state.Phase;
         return next.Kind switch
         {
+            RunEventKind.CupTogether or RunEventKind.CupShared => new Problem("not-by-hand", "kind", "A cup is shared between mends, and not at one alone.", "Share it from the mend that mixes it."),
+            RunEventKind.CupApart when front is not { Together.BeganAt: null, Phase: StepPhase.Next or StepPhase.Hands } || front.Cup?.Parts.Any(part => part.Poured > 0) == true =>
+                Wrong("Nothing is shared at this step, or it is being mixed already."),
+            RunEventKind.Begin or RunEventKind.HandsDone when front?.WaitsForCup == true =>
+                new Problem("mixed-elsewhere", "kind", $"Its cup is mixed with “{front.Together!.Others[0].Item:as-is}”.", "Wait for that cup, or mix it apart."),
             RunEventKind.Begin when phase != StepPhase.Next => Wrong("It is already being worked on."),
             RunEventKind.HandsDone when phase is not (StepPhase.Next or StepPhase.Hands) => Wrong("Nothing has been begun."),
             RunEventKind.Ready or RunEventKind.NotYet when phase != StepPhase.Waiting => Wrong("Nothing is being waited for."),
@@ -134,7 +149,7 @@ public static class Run
             RunEventKind.Find when next.Text is not { Length: >= 1 and <= 120 } || string.IsNullOrWhiteSpace(next.Text) =>
                 new Problem("bad-place", "text", "The place is empty or longer than 120 characters.", "Say where in a few words."),
             RunEventKind.HandBack when state.CurrentStepId is not null => Wrong("Steps are still open."),
-            RunEventKind.Undo when !state.CanUndo => Wrong("There is nothing to undo."),
+            RunEventKind.Undo when !state.CanUndo => Wrong("There is nothing to undo, or other mends have gone on by it."),
             RunEventKind.Begin or RunEventKind.HandsDone or RunEventKind.Ready or RunEventKind.NotYet or RunEventKind.Mishap when front is null =>
                 new Problem("not-this-step", "stepId", "Another step is current.", "Reload the mend: it went on elsewhere."),
             _ => null,
@@ -203,6 +218,10 @@ public static class Run
                 progress.StartedAt = null;
                 break;
             case RunEventKind.HandsDone:
+                EndHands(progress, step, each.At);
+                break;
+            case RunEventKind.CupShared:
+                progress.StartedAt = each.Cup?.BeganAt ?? each.At;
                 EndHands(progress, step, each.At);
                 break;
             case RunEventKind.Ready:
@@ -379,10 +398,12 @@ public static class Run
             : current.Uses is { } uses ? plan.Steps.First(step => step.Id == uses)
             : current.Timing.FollowsOn ? plan.Steps.TakeWhile(step => step != current).LastOrDefault(step => step.Damage == current.Damage)
             : null;
-        if (mix?.UseWithinMin is not { } minutes || steps[mix.Id].StartedAt is not { } started)
+        if (mix?.UseWithinMin is not { } planned || steps[mix.Id].StartedAt is not { } started)
         {
             return null;
         }
+
+        var minutes = cups.TogetherOf(mix)?.LifeMin ?? planned;
 
         // What is taken of a shared cup when that is past using was mixed anew.
         var taken = mix.Damage == current.Damage ? null : plan.Steps.TakeWhile(step => step != current).LastOrDefault(step => step.Damage == current.Damage && step.Stage == Stage.Mix);

@@ -34,6 +34,15 @@ public enum RunEventKind
     /// <summary>What is in the cup was thrown out.</summary>
     ThrownOut,
 
+    /// <summary>From now on one cup is mixed for several mends: at this one, or at another of them.</summary>
+    CupTogether,
+
+    /// <summary>The shared cup is not mixed after all: every mend mixes its own.</summary>
+    CupApart,
+
+    /// <summary>The shared cup was mixed at another mend, and this one has its share.</summary>
+    CupShared,
+
     /// <summary>Something went wrong, and what it was: the remedy's steps join the plan.</summary>
     Mishap,
 
@@ -78,13 +87,14 @@ public enum RunEventKind
 /// <param name="KeptAt">When it was kept, UTC: later than it happened where the network was away; null for an event of before both were kept.</param>
 /// <param name="Resolution">Smallest step of the instrument that the value was read from, in its unit, or the spread of a pace; null where a hand said it.</param>
 /// <param name="Looks">Looks that a pace was learnt from; 0 where those that there were have been taken back.</param>
+/// <param name="Cup">The cup that is shared, of an event that says so.</param>
 public sealed record RunEvent(
     int Number, DateTimeOffset At, RunEventKind Kind, string? StepId = null, string? Text = null, double? Value = null, bool? Passed = null,
-    double? AirC = null, double? BarometerKpa = null, DateTimeOffset? KeptAt = null, double? Resolution = null, int? Looks = null)
+    double? AirC = null, double? BarometerKpa = null, DateTimeOffset? KeptAt = null, double? Resolution = null, int? Looks = null, CupTogether? Cup = null)
 {
-    /// <value>Whether nobody did it: the bench's own probe said it, or it follows from what was found at any bench, and nobody takes it back.</value>
+    /// <value>Whether nobody did it: the bench's own probe said it, it follows from what was found at any bench, or it concerns other mends as well; and nobody takes it back.</value>
     [JsonIgnore]
-    public bool IsByItself => Kind == RunEventKind.Pace || (Kind == RunEventKind.Reading && Resolution is not null) || (Kind == RunEventKind.Pressure && Text is not null);
+    public bool IsByItself => Kind is RunEventKind.Pace or RunEventKind.CupTogether or RunEventKind.CupApart or RunEventKind.CupShared || (Kind == RunEventKind.Reading && Resolution is not null) || (Kind == RunEventKind.Pressure && Text is not null);
 
     /// <summary>A pace as it is told to a run.</summary>
     /// <param name="number">Number of the event.</param>

@@ -96,9 +96,14 @@ public sealed record WeighedAt(DateTimeOffset At, double Grams);
 /// <param name="Cup">The cup that is being filled, or the next one of a mix in several; null where nothing is measured.</param>
 /// <param name="Drying">What weighings of what dries say so far; null where nothing dries.</param>
 /// <param name="Trace">The readings of its hold test, and how they come; null when none is current.</param>
+/// <param name="Together">The cup that its mix, or what uses it, shares with other mends; null where it has one of its own.</param>
 public sealed record Front(
     int Damage, string StepId, StepPhase Phase, LiveWindow? Window, DateTimeOffset? UseBy, HoldResult? Hold, string? LeadsBackTo, DateTimeOffset? HeldUntil = null, IReadOnlyList<int>? WaitsFor = null,
-    CupStand? Cup = null, DryingStand? Drying = null, HoldTrace? Trace = null);
+    CupStand? Cup = null, DryingStand? Drying = null, HoldTrace? Trace = null, CupTogether? Together = null)
+{
+    /// <value>Whether it waits for a cup that another mend mixes.</value>
+    public bool WaitsForCup => Together is { IsMixedHere: false, BeganAt: null } && Phase is StepPhase.Next or StepPhase.Hands;
+}
 
 /// <summary>A run, folded from its events. What stands here of a current step is that of the damage that needs hands first.</summary>
 /// <param name="CurrentStepId">Step that is next, in hand or waiting; null when all are done.</param>

@@ -13,7 +13,7 @@ namespace AbleMend.Data.Compiled
     public partial class MendDbModel
     {
         private MendDbModel()
-            : base(skipDetectChanges: false, modelId: new Guid("fefe88da-7bae-4a6c-a403-0cb1a91214ac"), entityTypeCount: 13)
+            : base(skipDetectChanges: false, modelId: new Guid("865fb813-cbd7-44e8-ae1b-4190921a4297"), entityTypeCount: 13)
         {
         }
 

@@ -20,7 +20,7 @@ namespace AbleMend.Data.Compiled
                 "AbleMend.Data.MendEventRow",
                 typeof(MendEventRow),
                 baseEntityType,
-                propertyCount: 14,
+                propertyCount: 15,
                 foreignKeyCount: 1,
                 unnamedIndexCount: 1,
                 keyCount: 1);
@@ -54,6 +54,13 @@ namespace AbleMend.Data.Compiled
                 typeof(double?),
                 propertyInfo: typeof(MendEventRow).GetProperty("BarometerKpa", BindingFlags.Public | BindingFlags.Instance | BindingFlags.DeclaredOnly),
                 fieldInfo: typeof(MendEventRow).GetField("<BarometerKpa>k__BackingField", BindingFlags.NonPublic | BindingFlags.Instance | BindingFlags.DeclaredOnly),
+                nullable: true);
+
+            var cupJson = runtimeEntityType.AddProperty(
+                "CupJson",
+                typeof(string),
+                propertyInfo: typeof(MendEventRow).GetProperty("CupJson", BindingFlags.Public | BindingFlags.Instance | BindingFlags.DeclaredOnly),
+                fieldInfo: typeof(MendEventRow).GetField("<CupJson>k__BackingField", BindingFlags.NonPublic | BindingFlags.Instance | BindingFlags.DeclaredOnly),
                 nullable: true);
 
             var keptAt = runtimeEntityType.AddProperty(

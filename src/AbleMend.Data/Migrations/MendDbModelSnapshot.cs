@@ -264,6 +264,9 @@ namespace AbleMend.Data.Migrations
                     b.Property<double?>("BarometerKpa")
                         .HasColumnType("REAL");
 
+                    b.Property<string>("CupJson")
+                        .HasColumnType("TEXT");
+
                     b.Property<long?>("KeptAt")
                         .HasColumnType("INTEGER");
 

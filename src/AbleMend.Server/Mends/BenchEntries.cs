@@ -2,6 +2,7 @@ using System.Linq.Expressions;
 using AbleMend.Core.Cases;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Running;
+using AbleMend.Core.Words;
 using AbleMend.Data;
 
 namespace AbleMend.Server.Mends;
@@ -30,7 +31,7 @@ internal static class BenchEntries
         var titles = plan.Steps.ToDictionary(step => step.Id, step => step.Title);
         return new BenchEntry(
             row.Id, row.Tag, row.ItemName, BenchOrder.UrgencyOf(state, now), state.Phase,
-            current?.Title ?? "Hand it back", next, state.Window, state.UseBy, row.DueAt, state.ReadyAt,
+            state.Fronts.FirstOrDefault(front => front.StepId == current?.Id) is { WaitsForCup: true } guest ? (Message)$"Its cup is mixed with “{guest.Together!.Others[0].Item:as-is}”" : current?.Title ?? "Hand it back", next, state.Window, state.UseBy, row.DueAt, state.ReadyAt,
             state.Steps.Count(step => step.Phase == StepPhase.Done), state.Steps.Count,
             [
                 .. state.Timeline.Where(step => step.StartsAt is not null)

@@ -106,3 +106,8 @@ public sealed record BenchView(
 /// <summary>Readings of a hold test as a table.</summary>
 /// <param name="Csv">A line of names, <c>at,gauge-kpa,air-c,barometer-kpa</c>, then a line for each reading.</param>
 public sealed record TraceTable([property: Size(1, 200_000, Lines = true)] string Csv);
+
+/// <summary>One cup for several mends.</summary>
+/// <param name="StepId">Mix of the mend that mixes it.</param>
+/// <param name="With">Numbers of the mends that take from it.</param>
+public sealed record ShareCup([property: Size(1, 80)] string StepId, [property: Size(1, CupsTogether.Most - 1)] IReadOnlyList<int> With);

@@ -63,6 +63,13 @@ public static class MendEndpoints
         mends.MapPost("/{id:int}/hold-trace", async (int id, int? damage, TraceTable table, MendStore store, CancellationToken cancel) =>
                 await store.ReadTraceAsync(id, damage ?? 1, table, cancel) is { } changed ? Answer(changed, 0, id) : ProblemAnswers.NotFound($"There is no mend {id}."))
             .Described("readHoldTrace", "Take readings of the hold test that is current in from a table; those that are there already are not taken twice.");
+        mends.MapGet("/{id:int}/cups", async (int id, MendStore store, CancellationToken cancel) =>
+                await store.CupOffersAsync(id, cancel) is { } offers ? Results.Ok(offers) : ProblemAnswers.NotFound($"There is no mend {id}."))
+            .WithName("getCups").WithSummary("Cups that would do for a mend and for others that are about to mix the same.")
+            .Produces<IReadOnlyList<CupOffer>>().ProducesProblem(StatusCodes.Status404NotFound);
+        mends.MapPost("/{id:int}/cups", async (int id, [FromHeader(Name = Deed.Header)] string? key, ShareCup share, MendStore store, CancellationToken cancel) =>
+                Answer(await store.ShareCupAsync(id, Deed.Of(key, $"cup of {id}"), share, cancel), 0, id))
+            .Described("shareCup", "Mix one cup for a mend and others.");
         mends.MapDelete("/{id:int}", async (int id, [FromHeader(Name = "If-Match")] int version, MendStore store, CancellationToken cancel) =>
                 Answer(await store.DiscardAsync(id, version, cancel), version, id))
             .Described("discardMend", "Throw away a mend that is not started.");

@@ -352,6 +352,7 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
             after = await paces.FollowAsync(row, after, cancel);
         }
 
+        await FollowCupsAsync(mend, after, now, cancel);
         MendRecords.Write(after, row);
         row.Version++;
         row.ChangedAt = now;
@@ -374,6 +375,98 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
 
         return (new Changed(await ViewAsync(row, after, cancel), [], null), false);
     }
+
+    /// <summary>Tells the mends that share a cup with one what became of it; saved together with what happened there.</summary>
+    private async Task FollowCupsAsync(Mend before, Mend after, DateTimeOffset now, CancellationToken cancel)
+    {
+        foreach (var news in CupsTogether.Follow(before, after))
+        {
+            if (await LoadAsync(news.Mend, cancel) is { } other && records.Read(other).Value is { } mend && CupsTogether.Tell(mend, news) is var told && !ReferenceEquals(told, mend))
+            {
+                await shelf.FollowAsync(other, told, cancel);
+                MendRecords.Write(told, other);
+                other.Version++;
+                other.ChangedAt = now;
+            }
+        }
+    }
+
+    /// <summary>The cups that would do for a mend and others, as the bench now stands; null where there is no such mend.</summary>
+    public async Task<IReadOnlyList<CupOffer>?> CupOffersAsync(int id, CancellationToken cancel)
+    {
+        var running = await AtBenchAsync(cancel);
+        return running.FirstOrDefault(each => each.Id == id) is { } host ? CupsTogether.Offers(host, running, time.GetUtcNow())
+            : await db.Mends.AnyAsync(row => row.Id == id, cancel) ? []
+            : null;
+    }
+
+    /// <summary>Joins mends in one cup, which is mixed at one of them.</summary>
+    /// <param name="id">The mend that mixes.</param>
+    /// <param name="deed">Its key, or null.</param>
+    /// <param name="share">Its mix, and those that take from it.</param>
+    /// <param name="cancel">Gives up.</param>
+    public async Task<Changed?> ShareCupAsync(int id, Deed? deed, ShareCup share, CancellationToken cancel)
+    {
+        if (LimitTable.Check(share) is { Count: > 0 } wrong)
+        {
+            return Changed.Refused(wrong);
+        }
+
+        for (var attempt = 1; ; attempt++)
+        {
+            if (await DoneBeforeAsync(deed, cancel) is { } done)
+            {
+                return done;
+            }
+
+            var rows = new List<MendRow>();
+            foreach (var each in share.With.Where(each => each != id).Distinct().Prepend(id))
+            {
+                if (await LoadAsync(each, cancel) is not { } row)
+                {
+                    return each == id ? null : Changed.Refused(new Problem("unknown-id", "with", $"There is no mend {each}.", "Reload the mend."));
+                }
+
+                rows.Add(row);
+            }
+
+            var read = rows.ConvertAll(row => (Row: row, Record: records.Read(row)));
+            if (read.Find(each => each.Record.Value is null) is { Row: not null } broken)
+            {
+                return Changed.Refused(broken.Record.Problems);
+            }
+
+            var now = time.GetUtcNow();
+            var mends = read.ConvertAll(each => new MendAtBench(each.Row.Id, each.Row.Item.Name, each.Record.Value!));
+            var joined = CupsTogether.Join(mends[0], share.StepId, mends[1..], now);
+            if (joined.Value is not { } together)
+            {
+                return Changed.Refused(joined.Problems);
+            }
+
+            foreach (var (row, mend) in rows.Zip(together))
+            {
+                MendRecords.Write(mend.Mend, row);
+                row.Version++;
+                row.ChangedAt = now;
+            }
+
+            Remember(deed, rows[0], now);
+            try
+            {
+                await db.SaveChangesAsync(cancel);
+                return new Changed(await ViewAsync(rows[0], together[0].Mend, cancel), [], null);
+            }
+            catch (DbUpdateException) when (attempt < MostAttempts)
+            {
+                // Something happened at one of them between our reading and our writing: it is asked again whether it may still be.
+                db.ChangeTracker.Clear();
+            }
+        }
+    }
+
+    private async Task<IReadOnlyList<MendAtBench>> AtBenchAsync(CancellationToken cancel) =>
+        [.. (await OpenAsync(cancel)).Where(each => each.Record.Value is { Status: MendStatus.Running }).Select(each => new MendAtBench(each.Row.Id, each.Row.ItemName, each.Record.Value!))];
 
     private Task<MendRow?> LoadAsync(int id, CancellationToken cancel) =>
         db.Mends.Include(row => row.Item).Include(row => row.Events).FirstOrDefaultAsync(row => row.Id == id, cancel);

@@ -27,7 +27,7 @@ public sealed class LotDraws(MendDb db, ShopStore shop, Planner planner)
             var taken = await db.LotMoves.Where(move => move.MendId == row.Id).ToListAsync(cancel);
             db.LotMoves.RemoveRange(taken.Where(move => !standing.Contains(move.EventNumber ?? 0)));
         }
-        else if (newest.Kind == RunEventKind.HandsDone && plan.Steps.FirstOrDefault(step => step.Id == newest.StepId) is { Takes: not null } step)
+        else if (newest.Kind is RunEventKind.HandsDone or RunEventKind.CupShared && plan.Steps.FirstOrDefault(step => step.Id == newest.StepId) is { Takes: not null } step)
         {
             await DrawAsync(row, newest, Amount.TakenBy(plan, step, Run.Standing(mend.Events)), cancel);
         }

@@ -65,6 +65,14 @@ export const mendQuery = (id: number) =>
     queryFn: () => ask(api.GET('/api/mends/{id}', { params: { path: { id } } })),
   });
 
+/** Cups that would do for a mend and for others that are about to mix the same, as the bench now stands. */
+export const cupsQuery = (id: number) =>
+  queryOptions({
+    queryKey: ['cups', id],
+    queryFn: ({ signal }) => ask(api.GET('/api/mends/{id}/cups', { params: { path: { id } }, signal })),
+    refetchInterval: 10 * second,
+  });
+
 /** What can go wrong at a step: asked anew for each version of the mend, for what happened speaks for one cause or another. */
 export const mishapsQuery = (id: number, stepId: string, version: number) =>
   queryOptions({

@@ -656,6 +656,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/mends/{id}/cups": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Cups that would do for a mend and for others that are about to mix the same. */
+        get: operations["getCups"];
+        put?: never;
+        /** Mix one cup for a mend and others. */
+        post: operations["shareCup"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/tickets": {
         parameters: {
             query?: never;
@@ -1101,6 +1119,20 @@ export interface components {
              */
             left: number;
         };
+        /** @description A mend that comes to the same mix soon. */
+        CupComing: {
+            /**
+             * Format: int32
+             * @description Number of the mend.
+             */
+            mend: number;
+            item: string;
+            /**
+             * Format: date-time
+             * @description When, as it now looks.
+             */
+            at: string;
+        };
         /** @description What is measured into one cup, and what that cup keeps to. */
         CupContents: {
             /** @description In the order in which they go in. */
@@ -1110,6 +1142,28 @@ export interface components {
             /** @description Identifier of the figure of how long all cups take to spread; null where nothing was said of it. */
             work?: null | string;
             heat?: null | components["schemas"]["CupModel"];
+            /**
+             * Format: double
+             * @description How much of it is needed, above 0 and at most 1; the rest is there because less cannot be measured.
+             * @default 1
+             */
+            neededShare: number;
+            /**
+             * Format: int32
+             * @description Of how many strokes, drops or half kits it is made, which cannot be divided; null where it is poured.
+             */
+            wholes?: null | number;
+        };
+        /** @description A mend that one cup would not do for. */
+        CupLeftOut: {
+            /**
+             * Format: int32
+             * @description Number of the mend.
+             */
+            mend: number;
+            item: string;
+            /** @description Why not. */
+            why: components["schemas"]["Message"];
         };
         /** @description How a mix heats itself, as fitted to its label: what a Cup is made of. */
         CupModel: {
@@ -1135,6 +1189,65 @@ export interface components {
              * @description Rate at the start of the reaction at that temperature, per second.
              */
             k1PerS: number;
+        };
+        /** @description One cup that would do for several mends that are about to mix the same. */
+        CupOffer: {
+            /**
+             * Format: int32
+             * @description Number of the mend that would mix it.
+             */
+            mend: number;
+            /** @description Its mix. */
+            stepId: string;
+            /**
+             * Format: double
+             * @description How much of it is this mend's, in grams, or in mL where only volumes are known.
+             */
+            own: number;
+            /**
+             * Format: double
+             * @description All that would be in it.
+             */
+            total: number;
+            /** @description Whether amounts are grams. */
+            isWeighed: boolean;
+            /**
+             * Format: double
+             * @description How much less would be mixed than in cups of their own.
+             */
+            spared: number;
+            /**
+             * Format: double
+             * @description Minutes until everybody's share would be spread, mixing included.
+             */
+            workMin: number;
+            /**
+             * Format: double
+             * @description Minutes for which it could be spread; null for what keeps.
+             */
+            lifeMin: null | number;
+            /** @description What the others would take. */
+            others: components["schemas"]["CupShare"][];
+            /** @description Other mends that mix the same now, for whom it would be too much, too hot or too late. */
+            leftOut: components["schemas"]["CupLeftOut"][];
+            /** @description Mends that come to the same mix soon, and when. */
+            coming: components["schemas"]["CupComing"][];
+        };
+        /** @description What another mend takes of a cup. */
+        CupShare: {
+            /**
+             * Format: int32
+             * @description Number of the mend.
+             */
+            mend: number;
+            item: string;
+            /** @description Its step that would have mixed a cup of its own. */
+            stepId: string;
+            /**
+             * Format: double
+             * @description How much of the cup is its, in the cup's unit.
+             */
+            amount: number;
         };
         /** @description What is known of a cup while it is filled. */
         CupStand: {
@@ -1177,6 +1290,55 @@ export interface components {
             setsAt: null | string;
             /** @description What the hand should know, the weightiest first. */
             says: string[];
+        };
+        /** @description One cup for several mends, as one of them knows it. */
+        CupTogether: {
+            /** @description Whether it is mixed at this mend; else at the first of the others. */
+            isMixedHere: boolean;
+            /**
+             * Format: double
+             * @description How many times the cup that this mend's plan asks for it is.
+             */
+            scale: number;
+            /**
+             * Format: double
+             * @description How much this mend takes off the shelf, beside what its plan asks for: less where one cup spares what could not be measured finer.
+             */
+            taken: number;
+            /**
+             * Format: double
+             * @description Minutes until everybody's share is spread, mixing included.
+             */
+            workMin: number;
+            /**
+             * Format: double
+             * @description Minutes for which it can be spread, if all of it is mixed as planned; null for what keeps.
+             */
+            lifeMin: null | number;
+            /**
+             * Format: double
+             * @description How much of the cup is this mend's, in grams, or in mL where only volumes are known.
+             */
+            own: number;
+            /**
+             * Format: double
+             * @description All that is in it.
+             */
+            total: number;
+            /** @description Whether amounts are grams. */
+            isWeighed: boolean;
+            /** @description What the others take, the one that mixes it first. */
+            others: components["schemas"]["CupShare"][];
+            /**
+             * Format: date-time
+             * @description When it began to set; null before it is mixed.
+             */
+            beganAt?: null | string;
+            /**
+             * Format: date-time
+             * @description When it can no longer be spread; null before it is mixed, and for what keeps.
+             */
+            useBy?: null | string;
         };
         /**
          * @description What the hand does with a cup next.
@@ -1906,6 +2068,9 @@ export interface components {
             cup?: null | components["schemas"]["CupStand"];
             drying?: null | components["schemas"]["DryingStand"];
             trace?: null | components["schemas"]["HoldTrace"];
+            together?: null | components["schemas"]["CupTogether"];
+            /** @description Whether it waits for a cup that another mend mixes. */
+            waitsForCup?: boolean;
         };
         /**
          * @description Families of gear, in the order in which they are offered.
@@ -3478,12 +3643,13 @@ export interface components {
              * @description Looks that a pace was learnt from; 0 where those that there were have been taken back.
              */
             looks?: null | number;
+            cup?: null | components["schemas"]["CupTogether"];
         };
         /**
          * @description What happened at the bench.
          * @enum {unknown}
          */
-        RunEventKind: "begin" | "hands-done" | "ready" | "not-yet" | "proof" | "redo" | "poured" | "stirred" | "thrown-out" | "mishap" | "note" | "reading" | "pace" | "pressure" | "gauge" | "weighed" | "find" | "undo" | "hand-back";
+        RunEventKind: "begin" | "hands-done" | "ready" | "not-yet" | "proof" | "redo" | "poured" | "stirred" | "thrown-out" | "cup-together" | "cup-apart" | "cup-shared" | "mishap" | "note" | "reading" | "pace" | "pressure" | "gauge" | "weighed" | "find" | "undo" | "hand-back";
         /** @description A run, folded from its events. What stands here of a current step is that of the damage that needs hands first. */
         RunState: {
             /** @description Step that is next, in hand or waiting; null when all are done. */
@@ -3649,6 +3815,13 @@ export interface components {
             kind: "traced";
             /** @description 3 to 400 points that do not cross themselves. */
             points: components["schemas"]["PointMm"][];
+        };
+        /** @description One cup for several mends. */
+        ShareCup: {
+            /** @description Mix of the mend that mixes it. */
+            stepId: string;
+            /** @description Numbers of the mends that take from it. */
+            with: number[];
         };
         /** @description How long it keeps, and how. */
         ShelfLife: {
@@ -6080,6 +6253,101 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["TraceTable"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MendView"];
+                };
+            };
+            /** @description Bad Request */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getCups: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CupOffer"][];
+                };
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    shareCup: {
+        parameters: {
+            query?: never;
+            header?: {
+                "Idempotency-Key"?: string;
+            };
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ShareCup"];
             };
         };
         responses: {

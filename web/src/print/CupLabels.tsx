@@ -1,5 +1,5 @@
 import { useUnits } from '../shop/units';
-import { cupLabels, type CupLabel } from './cupLabels';
+import { cupLabels, type CupLabel, type SharedCups } from './cupLabels';
 import { Paper, type PlannedMend } from './Paper';
 import { say } from '../words/say';
 
@@ -8,7 +8,7 @@ export const CupLabels = () => <Paper from="plan" of={Labels} />;
 
 function Labels({ mend }: { mend: PlannedMend }) {
   const { units } = useUnits();
-  const labels = cupLabels(mend.plan, units);
+  const labels = cupLabels(mend.plan, units, togetherOf(mend));
   return (
     <>
       <h1 className="no-print mb-3 text-3xl">{say`Cup labels, ${mend.tag}`}</h1>
@@ -21,6 +21,14 @@ function Labels({ mend }: { mend: PlannedMend }) {
     </>
   );
 }
+
+/** The cups that are shared as the mend now stands. */
+const togetherOf = (mend: PlannedMend): SharedCups =>
+  new Map(
+    (mend.run?.fronts ?? []).flatMap((front) =>
+      front.together ? [[mend.plan.steps.find((step) => step.id === front.stepId)?.uses ?? front.stepId, front.together]] : [],
+    ),
+  );
 
 function Label({ label, mend }: { label: CupLabel; mend: PlannedMend }) {
   return (
@@ -44,6 +52,13 @@ function Label({ label, mend }: { label: CupLabel; mend: PlannedMend }) {
       </dl>
       {label.cups > 1 ? (
         <p className="font-bold">{say`This goes into each of ${label.cups} cups, one after another: mix the next when this one is spread.`}</p>
+      ) : null}
+      {label.shares.length > 0 ? (
+        <ul className="mt-1 font-bold">
+          {label.shares.map((share) => (
+            <li key={share}>{share}</li>
+          ))}
+        </ul>
       ) : null}
       {label.warning ? <p className="mt-1 border-l-4 border-ink pl-2 leading-tight font-bold">{label.warning}</p> : null}
       <p className="mt-1">{label.useWithin ? <strong>{say`Use it within ${label.useWithin}.`}</strong> : <strong>{say`Keep it in the dark.`}</strong>}</p>

@@ -60,4 +60,31 @@ describe('cup labels', () => {
     expect(labelOf(true).parts.map((part) => part.amount)).toEqual(['90.0 mL', '8 drops']);
     expect(labelOf(false).parts.map((part) => part.amount)).toEqual(['30.0 mL', '2.7 drops']);
   });
+
+  // Two items of 12 and 20 g: one cup of 32 g, and on the label whose is what.
+  it('tell a shared cup whole, and whose is what', () => {
+    const cup = {
+      isMixedHere: true,
+      scale: 2.5,
+      taken: 1,
+      workMin: 12,
+      lifeMin: 17.4,
+      own: 12,
+      total: 32,
+      isWeighed: true,
+      others: [{ mend: 7, item: 'Red', stepId: 'fill-mix', amount: 20 }],
+    };
+    const labelOf = (isMixedHere: boolean) =>
+      cupLabels(
+        plan([figure('fill.part-a', 'Resin (A)', 10, 'mL')]),
+        'metric',
+        new Map([['2:fill-mix', { ...cup, isMixedHere, beganAt: null, useBy: null }]]),
+      )[0]!;
+    expect(labelOf(true)).toMatchObject({
+      parts: [{ name: 'Resin (A)', amount: '25.0 mL' }],
+      useWithin: '17 min',
+      shares: ['12.0 g for this one', '20.0 g for Red'],
+    });
+    expect(labelOf(false)).toMatchObject({ parts: [], shares: ['12.0 g for this one, from the cup of Red', '20.0 g for Red'] });
+  });
 });

@@ -1,4 +1,4 @@
-import type { RepairPlan } from '../api/types';
+import type { Front, RepairPlan } from '../api/types';
 import { damagesOf } from '../desk/reached';
 import { measure, type Units } from '../measures/units';
 import { say } from '../words/say';
@@ -16,10 +16,15 @@ export interface CupLabel {
   useWithin: string | null;
   /** What it does that is left in its cup. */
   warning: string | null;
+  /** Who takes how much of it, where several mends share one cup. */
+  shares: readonly string[];
 }
 
+/** The cups that are shared with other mends, by their mix. */
+export type SharedCups = ReadonlyMap<string, NonNullable<Front['together']>>;
+
 /** Labels of the plan's mixes, in order. */
-export function cupLabels(plan: RepairPlan, units: Units): CupLabel[] {
+export function cupLabels(plan: RepairPlan, units: Units, together: SharedCups = new Map()): CupLabel[] {
   const figures = new Map(plan.figures.map((figure) => [figure.id, figure]));
   return (
     plan.steps
@@ -28,21 +33,36 @@ export function cupLabels(plan: RepairPlan, units: Units): CupLabel[] {
       .map((step) => {
         const cups = figures.get(step.pour?.cups ?? '')?.value ?? 1;
         // A plan of before put all cups together.
-        const shared = step.pour?.perCup ? 1 : cups;
+        const split = step.pour?.perCup ? 1 : cups;
+        const cup = together.get(step.id);
+        const several = cup?.isMixedHere ? cup : undefined;
+        const scale = several?.scale ?? 1;
         return {
           stepId: step.id,
           damages: damagesOf(step),
           title: step.title,
-          parts: (step.pour?.parts ?? [])
+          parts: partsOf(step, cup?.isMixedHere === false)
             .flatMap((id) => figures.get(id) ?? [])
             .map((figure) => ({
               name: figure.label,
-              amount: measure(figure.value / shared, figure.unit, shared > 1 ? Math.max(1, figure.decimals) : figure.decimals, units),
+              amount: measure((figure.value * scale) / split, figure.unit, split > 1 || scale !== 1 ? Math.max(1, figure.decimals) : figure.decimals, units),
             })),
           cups,
-          warning: step.pour?.warning ?? null,
-          useWithin: step.useWithinMin === null ? null : say`${Math.floor(step.useWithinMin)} min`,
+          warning: several ? say`Fuller than its own plan asks for, so that it heats more: spread it at once.` : (step.pour?.warning ?? null),
+          useWithin: minutes(several ? several.lifeMin : step.useWithinMin),
+          shares: cup ? sharesOf(cup, units) : [],
         };
       })
   );
+}
+
+/** What goes into a cup; into one that another mend mixes, nothing here. */
+const partsOf = (step: RepairPlan['steps'][number], isMixedElsewhere: boolean) => (isMixedElsewhere ? [] : (step.pour?.parts ?? []));
+
+const minutes = (min: number | null | undefined) => (min == null ? null : say`${Math.floor(min)} min`);
+
+function sharesOf(cup: NonNullable<Front['together']>, units: Units): string[] {
+  const told = (amount: number) => measure(amount, cup.isWeighed ? 'g' : 'mL', 1, units);
+  const own = cup.isMixedHere ? say`${told(cup.own)} for this one` : say`${told(cup.own)} for this one, from the cup of ${cup.others[0]!.item}`;
+  return [own, ...cup.others.map((other) => say`${told(other.amount)} for ${other.item}`)];
 }

@@ -145,6 +145,9 @@ const eventWords: Record<string, string> = {
   poured: say`poured`,
   stirred: say`stirred`,
   'thrown-out': say`thrown out`,
+  'cup-together': say`one cup with`,
+  'cup-apart': say`mixed apart after all`,
+  'cup-shared': say`mixed with`,
   mishap: say`went wrong`,
   pressure: say`gauge`,
   gauge: say`read by itself`,
@@ -169,6 +172,7 @@ function textOf(event: MendView['events'][number], mend: MendView): string {
   if (event.kind === 'mishap') return mend.plan?.warnings.find((warning) => warning.code === `mishap-${String(event.number)}`)?.text ?? '';
   if (event.kind === 'pace')
     return event.looks ? `${paceWords(event.value ?? 1)} (${lookWords(event.looks)})` : say`nothing any more: the looks were taken back`;
+  if (event.cup) return event.cup.others.map((other) => other.item).join(', ');
   return event.text ?? '';
 }
 

@@ -25,6 +25,7 @@ import { HoldReadings } from './HoldReadings';
 import { LookedWhen } from './LookedWhen';
 import { Paced } from './Paced';
 import { ProofForm } from './ProofForm';
+import { CupOffers, MixedElsewhere, MixedForOthers, ShareInHand } from './SharedCup';
 import { useWakeLock } from './useWakeLock';
 import { WhatWentWrong } from './WhatWentWrong';
 import { nextEnd, windowState, windowWords } from '../desk/window';
@@ -92,7 +93,9 @@ function CurrentStep({ step, front, desk, proofs }: CurrentProps) {
         </Notice>
       ) : null}
       {front.useBy ? <UseBy useBy={front.useBy} /> : null}
-      {front.cup && !waiting ? null : details}
+      {front.cup?.stepId === step.id && !waiting ? <CupForSeveral front={front} desk={desk} /> : null}
+      {front.together && front.useBy && !front.cup ? <ShareInHand together={front.together} /> : null}
+      {(front.cup && !waiting) || front.waitsForCup ? null : details}
       {front.phase === 'failed' ? <FailedTest desk={desk} step={step} leadsBackTo={front.leadsBackTo} /> : null}
       {front.drying && front.phase !== 'failed' ? <DryingWeights drying={front.drying} stepId={step.id} desk={desk} /> : null}
       {front.hold && front.phase !== 'failed' ? <HoldReadings hold={front.hold} trace={front.trace} judged={!!proof} stepId={step.id} desk={desk} /> : null}
@@ -103,6 +106,8 @@ function CurrentStep({ step, front, desk, proofs }: CurrentProps) {
           busy={desk.busy}
           onResult={(value, passed) => desk.happened(event('proof', step.id, value, passed))}
         />
+      ) : front.together && front.waitsForCup ? (
+        <MixedElsewhere together={front.together} front={front} desk={desk} />
       ) : front.cup ? (
         <CupAtStep cup={front.cup} step={step} desk={desk} details={details}>
           {(measured) => <Actions actions={actionsFor(step, front.phase)} desk={desk} stepId={step.id} measured={measured} />}
@@ -114,6 +119,12 @@ function CurrentStep({ step, front, desk, proofs }: CurrentProps) {
       {waiting ? null : <Cautions ids={step.cautions} plan={plan} />}
     </section>
   );
+}
+
+/** The cup of a mix that others may share, or do. */
+function CupForSeveral({ front, desk }: { front: Front; desk: MendDesk }) {
+  if (front.together) return <MixedForOthers together={front.together} front={front} desk={desk} />;
+  return front.cup?.parts.some((part) => part.poured > 0) ? null : <CupOffers desk={desk} front={front} />;
 }
 
 /** How a step is done, with its figures. */

@@ -55,8 +55,13 @@ internal sealed class CupHeat
     public double EachMl => Cups.N == _split.Value.Count ? _split.Value.EachMl : _measured(_resinMl.Value / Cups.N).Ml;
 
     /// <summary>One of its cups as it is weighed in.</summary>
+    /// <param name="wholes">Of how many strokes or drops it is made; null where it is poured.</param>
     /// <param name="ingredients">What goes in, in order.</param>
-    public CupContents Contents(params IEnumerable<Ingredient> ingredients) => new([.. ingredients], _holds.Id, _work.Id, _cup.Model);
+    public CupContents Contents(double? wholes, params IEnumerable<Ingredient> ingredients) =>
+        new([.. ingredients], _holds.Id, _work.Id, _cup.Model, NeededShare(_resinMl.Value, EachMl * Cups.N), (int?)wholes);
+
+    /// <summary>How much of what is mixed is needed.</summary>
+    public static double NeededShare(double needed, double mixed) => mixed > 0 ? Math.Clamp(needed / mixed, 0.001, 1) : 1;
 
     /// <value>What one is called.</value>
     public Message Each => Cups.N > 1 ? "Each cup" : "Batch";

@@ -94,7 +94,7 @@ internal sealed class KitMix
         _job.Do(prefix, Stage.Mix, _mixes == 1 ? "Mix it" : "Mix again: the first is past using by now",
             $"{a} of adhesive and {b} of curing agent in a clean tin{_job.Whom(prefix)}. Stir 30 to 60 seconds, scraping sides and bottom. Cap the rest at once.{keeps}{lasts}",
             Mixes.MixingMin, "Write the date on the tin that you opened.", cautions: [.. cement.Hazards], useWithin: life,
-            pour: new Poured([share, a, b], [a, b], Cup: new CupContents([new Ingredient(MixPart.Resin, a.Id), new Ingredient(MixPart.Hardener, b.Id, null, null, TolerancePercent, TolerancePercent)])));
+            pour: new Poured([share, a, b], [a, b], Cup: new CupContents([new Ingredient(MixPart.Resin, a.Id), new Ingredient(MixPart.Hardener, b.Id, null, null, TolerancePercent, TolerancePercent)], NeededShare: CupHeat.NeededShare(all.Ml, share.N * (tin.Ml + vial.Ml)), Wholes: (int)Math.Round(share.N * 2))));
         (Mixed, _sinceMixedMin) = (prefix, Mixes.MixingMin);
     }
 

@@ -134,7 +134,7 @@ internal static class Recipes
         var (parts, lead) = measure.Parts(prefix, a, b, aGrams, bGrams);
         return new Recipe($"{parts}, {order.What}. Stir a full minute, then spread it out of the cup: the pot clock runs from here.", life,
             new Poured([.. lead.Except<IFigure>([a, b, aGrams, bGrams]), a, aGrams, b, bGrams, .. filler], lead, heat.Cups, heat.Warning, heat.Contents(
-                [new Ingredient(MixPart.Resin, Read(a).Id, aGrams.Id), new Ingredient(MixPart.Hardener, Read(b).Id, bGrams.Id, null, tolerance, tolerance), .. Stirred(filler)])));
+                device is PumpDevice pump ? Math.Round(a.Ml / pump.StrokeMl) : null, [new Ingredient(MixPart.Resin, Read(a).Id, aGrams.Id), new Ingredient(MixPart.Hardener, Read(b).Id, bGrams.Id, null, tolerance, tolerance), .. Stirred(filler)])));
 
         // Strokes are counted and weights are weighed: what the hand reads is what leads.
         IFigure Read(IFigure volume) => lead.Count == 1 ? lead[0] : volume;
@@ -179,7 +179,7 @@ internal static class Recipes
         Message first = wax is null ? Message.Empty : $"Stir in {wax} of wax first. ";
         return new Recipe($"{first}{each} of resin and {drops} of catalyst, {order.What}. Stir it into the corners of the cup for a full minute.", life,
             new Poured([each, grams, .. wax is null ? Array.Empty<IFigure>() : [wax], drops, .. filler], [each, drops], heat.Cups, heat.Warning,
-                heat.Contents([new Ingredient(MixPart.Resin, each.Id, grams.Id), .. Waxed(wax), job.Dosed(drops, percent), .. Stirred(filler)])));
+                heat.Contents(drops.N, [new Ingredient(MixPart.Resin, each.Id, grams.Id), .. Waxed(wax), job.Dosed(drops, percent), .. Stirred(filler)])));
     }
 
     private static Share Wanted(Job job)
@@ -225,7 +225,7 @@ internal static class Recipes
         var filler = Filler(job, order, job.Derive(() => grams.G), cups);
         var warning = each.Ml > holds.Ml ? CupHeat.LargerThan(holds) : split.Value.TooQuick ? CupHeat.SetsTooFast : null;
         return new Recipe($"In the shade: {each} of resin, {order.What}, and {drops} of catalyst. It heats, so be quick.", life,
-            new Poured([each, grams, drops, .. filler], [each, drops], cups, warning, new CupContents([new Ingredient(MixPart.Resin, each.Id, grams.Id), job.Dosed(drops, percent), .. Stirred(filler)], holds.Id, order.Work.Id)));
+            new Poured([each, grams, drops, .. filler], [each, drops], cups, warning, new CupContents([new Ingredient(MixPart.Resin, each.Id, grams.Id), job.Dosed(drops, percent), .. Stirred(filler)], holds.Id, order.Work.Id, null, CupHeat.NeededShare(resinMl.Value, each.Ml * cups.N), (int)drops.N)));
     }
 
     private static Figure<Mass> Weight(Job job, string prefix, Figure<Volume> total) =>
