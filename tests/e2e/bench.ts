@@ -43,3 +43,32 @@ export async function goOnTo(page: Page, heading: string | null): Promise<string
   }
   throw new Error(`never came to ${heading}; saw ${seen.join(', ')}`);
 }
+
+interface Begun {
+  id: number;
+  version: number;
+  plan: { steps: { id: string; proof: string | null }[] };
+  run: { currentStepId: string; phase: string } | null;
+}
+
+/** A worked case, started, and gone on with by touch alone until a step is next. */
+export async function come(url: string, worked: string, step: string): Promise<number> {
+  const post = async (path: string, version: number, body?: unknown) => {
+    const answer = await fetch(`${url}${path}`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json', 'If-Match': String(version) },
+      body: body === undefined ? undefined : JSON.stringify(body),
+    });
+    expect(answer.ok, await answer.clone().text()).toBe(true);
+    return (await answer.json()) as Begun;
+  };
+  let mend = await post(`/api/gallery/${worked}`, 0, {});
+  mend = await post(`/api/mends/${mend.id}/start`, mend.version);
+  while (mend.run!.currentStepId !== step || mend.run!.phase !== 'next') {
+    const stepId = mend.run!.currentStepId;
+    const isTest = mend.plan.steps.find((each) => each.id === stepId)!.proof !== null;
+    const happened = mend.run!.phase === 'waiting' ? { kind: 'ready' } : isTest ? { kind: 'proof', passed: true } : { kind: 'hands-done' };
+    mend = await post(`/api/mends/${mend.id}/events`, mend.version, { ...happened, stepId });
+  }
+  return mend.id;
+}

@@ -1,6 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { resolve } from 'node:path';
+import { come } from './bench.ts';
 import { freePort, ShopServer } from './server.ts';
 
 const server = new ShopServer();
@@ -37,25 +38,6 @@ const told = async (answer: Response) => {
 const tell = (id: string, words: string) => fetch(`${server.url}/api/instruments/${id}/do`, { method: 'POST', headers: json, body: JSON.stringify({ words }) });
 const mendOf = async (id: number) => told(await fetch(`${server.url}/api/mends/${id}`));
 
-/** A worked case, started, and gone on with by touch alone until a step is next. */
-async function come(worked: string, step: string): Promise<number> {
-  const post = (path: string, version: number, body?: unknown) =>
-    fetch(`${server.url}${path}`, {
-      method: 'POST',
-      headers: { ...json, 'If-Match': String(version) },
-      body: body === undefined ? undefined : JSON.stringify(body),
-    });
-  let mend = await told(await fetch(`${server.url}/api/gallery/${worked}`, { method: 'POST', headers: json, body: '{}' }));
-  mend = await told(await post(`/api/mends/${mend.id}/start`, mend.version));
-  while (mend.run!.currentStepId !== step || mend.run!.phase !== 'next') {
-    const stepId = mend.run!.currentStepId;
-    const isTest = mend.plan.steps.find((each) => each.id === stepId)!.proof !== null;
-    const happened = mend.run!.phase === 'waiting' ? { kind: 'ready' } : isTest ? { kind: 'proof', passed: true } : { kind: 'hands-done' };
-    mend = await told(await post(`/api/mends/${mend.id}/events`, mend.version, { ...happened, stepId }));
-  }
-  return mend.id;
-}
-
 /** The instruments find their way to the shop by themselves. */
 const attached = (id: string, is = true) =>
   expect
@@ -80,7 +62,7 @@ async function pour(page: Page, grams: number): Promise<void> {
 
 test('a cup is poured by the scale: too much hardener is put right, the clock runs from its first gram, and the record says what went in', async ({ page }) => {
   await attached('bench-scale');
-  const id = await come('fin-box-surround', 'glass-mix');
+  const id = await come(server.url, 'fin-box-surround', 'glass-mix');
   await page.goto(`${server.url}/mends/${id}/mend`);
   const cup = page.getByRole('region', { name: 'Cup' });
   await tell('bench-scale', 'clear');
@@ -108,7 +90,7 @@ test('a cup is poured by the scale: too much hardener is put right, the clock ru
 });
 
 test('what is too much for the cup is taken out again before it sets, and thrown out after', async ({ page }) => {
-  const id = await come('fin-box-surround', 'glass-mix');
+  const id = await come(server.url, 'fin-box-surround', 'glass-mix');
   await page.goto(`${server.url}/mends/${id}/mend`);
   const cup = page.getByRole('region', { name: 'Cup' });
   // By hand, although a scale stands by.
@@ -136,7 +118,7 @@ test('what is too much for the cup is taken out again before it sets, and thrown
 
 test('a pulled cable is said on the page and mended by itself', async ({ page }) => {
   await attached('bench-scale');
-  const id = await come('fin-box-surround', 'glass-mix');
+  const id = await come(server.url, 'fin-box-surround', 'glass-mix');
   await page.goto(`${server.url}/mends/${id}/mend`);
   const cup = page.getByRole('region', { name: 'Cup' });
   await expect(cup.getByRole('checkbox', { name: /By Bench scale/ })).toBeChecked();
@@ -150,7 +132,7 @@ test('a pulled cable is said on the page and mended by itself', async ({ page })
 test('a gauge fills in the readings of a hold test', async ({ page }) => {
   await attached('test-gauge');
   await tell('test-gauge', 'inflate 100');
-  const id = await come('inflatable-board-seam-leak', 'watch');
+  const id = await come(server.url, 'inflatable-board-seam-leak', 'watch');
   await page.goto(`${server.url}/mends/${id}/mend`);
   await expect(page.getByRole('button', { name: /^Done/ })).toBeEnabled();
   await page.keyboard.press('d');
@@ -165,7 +147,7 @@ test('a gauge fills in the readings of a hold test', async ({ page }) => {
 });
 
 test('what went wrong is one key away, and its remedy joins the mend', async ({ page }) => {
-  const id = await come('fin-box-surround', 'glass');
+  const id = await come(server.url, 'fin-box-surround', 'glass');
   await page.goto(`${server.url}/mends/${id}/mend`);
   await expect(page.getByRole('button', { name: /^Done/ })).toBeEnabled();
   await page.keyboard.press('d');

@@ -165,7 +165,7 @@ public static class CupsTogether
         {
             var phase = state.Steps.First(each => each.StepId == step.Id).Phase;
             var front = state.Fronts.FirstOrDefault(front => front.StepId == step.Id);
-            var isNext = front is { Together: null, WaitsFor: null, Cup: { Number: 1, Of: 1 } cup } && cup.Parts.All(part => part.Poured == 0) && phase is StepPhase.Next or StepPhase.Hands;
+            var isNext = front is { Together: null, WaitsFor: null, Cup: { Number: 1, Of: 1 } cup } && cup.Parts.All(part => part.Poured == 0) && phase == StepPhase.Next;
             if ((isNext || phase == StepPhase.Ahead) && Mixing.Of(at, plan, step, state, isNext, now) is { } mix)
             {
                 yield return mix;

@@ -48,7 +48,7 @@ export function cupLabels(plan: RepairPlan, units: Units, together: SharedCups =
               amount: measure((figure.value * scale) / split, figure.unit, split > 1 || scale !== 1 ? Math.max(1, figure.decimals) : figure.decimals, units),
             })),
           cups,
-          warning: several ? say`Fuller than its own plan asks for, so that it heats more: spread it at once.` : (step.pour?.warning ?? null),
+          warning: scale > 1.01 ? say`Fuller than its own plan asks for, so that it heats more: spread it at once.` : (step.pour?.warning ?? null),
           useWithin: minutes(several ? several.lifeMin : step.useWithinMin),
           shares: cup ? sharesOf(cup, units) : [],
         };

@@ -81,7 +81,9 @@ function CurrentStep({ step, front, desk, proofs }: CurrentProps) {
   const steps = plan.steps.filter((each) => each.timing.damage === step.timing.damage);
   const proof = proofs.find((each) => each.id === step.proof);
   const waiting = front.phase === 'waiting';
-  const details = waiting && front.window ? <Wait window={front.window} /> : <How step={step} plan={plan} />;
+  // What its plan says of a cup is said of one mend; of a shared one the cup itself says it.
+  const isShared = front.together?.isMixedHere === true && front.cup?.stepId === step.id;
+  const details = waiting && front.window ? <Wait window={front.window} /> : isShared ? null : <How step={step} plan={plan} />;
   return (
     <section aria-label={say`Now`} className="flex flex-col gap-3">
       <p className="lettering">{say`Step ${steps.indexOf(step) + 1} of ${steps.length}`}</p>

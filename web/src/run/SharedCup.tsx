@@ -14,6 +14,7 @@ import { Button } from '../ui/Button';
 import { Notice, Problems } from '../ui/Notice';
 import { useKeys } from '../ui/useKeys';
 import { say } from '../words/say';
+import { byHandOf } from './pouring';
 
 type Offer = Schemas['CupOffer'];
 type Together = NonNullable<Front['together']>;
@@ -101,6 +102,7 @@ export function MixedForOthers({ together, front, desk }: { together: Together; 
         <strong>{say`One cup for ${together.others.length + 1} mends: ${told(together.total)}.`}</strong>{' '}
         <Times workMin={together.workMin} lifeMin={together.lifeMin} />
       </p>
+      {front.cup ? <Amounts cup={front.cup} desk={desk} /> : null}
       <ul className="mt-1">
         <li>{say`${told(together.own)} for this one`}</li>
         {together.others.map((other) => (
@@ -111,6 +113,25 @@ export function MixedForOthers({ together, front, desk }: { together: Together; 
       </ul>
       {begun ? null : <Apart desk={desk} stepId={front.stepId} />}
     </section>
+  );
+}
+
+/** What goes into the cup, for all of them: the figures of the plan are those of one. */
+function Amounts({ cup, desk }: { cup: NonNullable<Front['cup']>; desk: MendDesk }) {
+  const { units } = useUnits();
+  return (
+    <dl className="mt-1 flex flex-wrap gap-x-8">
+      {cup.parts.map((part) => {
+        const figure = desk.plan!.figures.find((each) => each.id === part.figure);
+        const hand = byHandOf(part, figure, false, 1);
+        return (
+          <div key={part.part}>
+            <dt className="lettering">{figure?.label}</dt>
+            <dd className="numeral text-4xl">{measure(part.wanted * hand.factor, hand.unit, hand.decimals, units)}</dd>
+          </div>
+        );
+      })}
+    </dl>
   );
 }
 
