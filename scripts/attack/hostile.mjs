@@ -118,7 +118,7 @@ const bodies = {
   }),
   count: () => ({ left: luck.of([0, 120, 1e6]) }),
   ticket: () => ({ customer: customer(), items: [1 + luck.below(25)], note: luck.of([null, 'by Thursday']), dueAt: luck.of([null, '2026-05-14T13:00:00Z']) }),
-  ticketChange: () => ({ customer: customer(), note: null, collected: luck.next() < 0.3 }),
+  ticketChange: () => ({ customer: customer(), note: null, dueAt: null, collected: luck.next() < 0.3 }),
   yes: () => ({ by: 'Somebody', heardBy: luck.of([null, 'Wren']), upTo: luck.of([null, 500, 1e6]) }),
   table: () => ({
     csv: luck.of([
@@ -145,6 +145,8 @@ const bodies = {
       'poured',
       'stirred',
       'thrown-out',
+      'cup-together',
+      'cup-apart',
       'mishap',
       'pace',
       'find',
@@ -215,6 +217,7 @@ async function bodyFor(path, mend) {
   if (path === '/api/tickets/{id}') return bodies.ticketChange();
   if (path.endsWith('/agreements')) return bodies.yes();
   if (path.endsWith('/events')) return bodies.event(mend?.plan?.steps.map((step) => step.id) ?? ['cut']);
+  if (path.endsWith('/cups')) return { stepId: luck.of(mend?.plan?.steps.map((step) => step.id) ?? ['cut']), with: [1 + luck.below(25)] };
   if (path === '/api/items') return bodies.item();
   if (path === '/api/instruments/{id}/do') return { words: 'pour 20' };
   if (path === '/api/mends') return bodies.mend();

@@ -131,4 +131,19 @@ public sealed class DaysTests : IDisposable
         (await shop.Client.GetAsync("/api/mends/13/follow-ups.ics")).StatusCode.ShouldBe(HttpStatusCode.UnprocessableEntity, "a draft has nothing that follows");
         (await shop.Client.GetAsync("/api/mends/999/follow-ups.ics")).StatusCode.ShouldBe(HttpStatusCode.NotFound);
     }
+
+    [Fact]
+    public async Task The_air_of_the_day_counts_what_was_done_and_what_is_planned_and_says_so_where_no_room_is_known()
+    {
+        var air = (await _shop.Client.GetFromJsonAsync<AirView>("/api/air", OpenJson.Options))!;
+        var day = air.Day.ShouldNotBeNull();
+        air.Vapours.ShouldNotBeEmpty();
+        air.Vapours.ShouldAllBe(each => each.Grams > 0 && each.Tag.Length > 0);
+        day.Moments.Count.ShouldBe(24 * 12 + 1);
+        day.Highest.ShouldBeGreaterThan(0);
+        var settings = (await _shop.Client.GetFromJsonAsync<ShopView>("/api/shop", OpenJson.Options))!;
+        (await _shop.SendAsync(HttpMethod.Put, "/api/shop", settings.Settings with { Bench = settings.Settings.Bench with { RoomM3 = null } }, settings.Version)).StatusCode.ShouldBe(HttpStatusCode.OK);
+        _shop.Time.Advance(TimeSpan.FromSeconds(1));
+        (await _shop.Client.GetFromJsonAsync<AirView>("/api/air", OpenJson.Options))!.ShouldSatisfyAllConditions(each => each.Day.ShouldBeNull(), each => each.Vapours.ShouldBeEmpty());
+    }
 }

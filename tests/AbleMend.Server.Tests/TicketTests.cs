@@ -2,6 +2,7 @@ using System.Net;
 using System.Net.Http.Json;
 using AbleMend.Core;
 using AbleMend.Core.Intake;
+using AbleMend.Core.Running;
 using AbleMend.Core.Worth;
 using AbleMend.Server.Gear;
 using AbleMend.Server.Http;
@@ -44,6 +45,32 @@ public sealed class TicketTests : IDisposable
     private async Task<TicketView> ReadAsync(int id) => (await _shop.Client.GetFromJsonAsync<TicketView>($"/api/tickets/{id}", OpenJson.Options))!;
 
     [Fact]
+    public async Task Another_due_time_is_that_of_all_that_is_not_done_and_one_item_more_is_due_with_it()
+    {
+        var ticket = await TakeInAsync("BRD-04", "BRD-08");
+        var running = await Shop.ReadAsync(await _shop.SendAsync(HttpMethod.Post, $"/api/mends/{ticket.Mends[0].Id}/start", null, (await MendAsync(ticket.Mends[0].Id)).Version));
+        var due = _shop.Time.GetUtcNow().AddDays(3);
+        ticket = (await ReadAsync<TicketView>(await _shop.SendAsync(HttpMethod.Put, $"/api/tickets/{ticket.Id}", new TicketChange(Iris, "sooner", due, false), ticket.Version)))!;
+        (ticket.DueAt, ticket.Note).ShouldBe((due, "sooner"));
+        (await MendAsync(ticket.Mends[1].Id)).ShouldSatisfyAllConditions(mend => mend.DueAt.ShouldBe(due), mend => mend.Case.Wanted.NeededBy.ShouldBe(due));
+        running = await MendAsync(running.Id);
+        running.DueAt.ShouldBe(due);
+        running = await _shop.HappenedAsync(running, new Happening(RunEventKind.HandsDone, running.Run!.CurrentStepId));
+        running.DueAt.ShouldBe(due, "what happens at the bench does not bring the old time back");
+
+        var item = (await _shop.Client.GetFromJsonAsync<List<ItemView>>("/api/items", OpenJson.Options))!.First(each => ticket.Mends.All(mend => mend.Tag != each.Tag)).Id;
+        (await PostAsync("/api/mends", new NewMend(item, null, ticket.Id))).StatusCode.ShouldBe(HttpStatusCode.OK);
+        var more = await ReadAsync(ticket.Id);
+        more.Mends.Count.ShouldBe(3);
+        (await MendAsync(more.Mends[2].Id)).DueAt.ShouldBe(due);
+
+        var never = await _shop.SendAsync(HttpMethod.Put, $"/api/tickets/{ticket.Id}", new TicketChange(Iris, null, null, false), more.Version);
+        (await MendAsync((await ReadAsync<TicketView>(never))!.Mends[1].Id)).Case.Wanted.NeededBy.ShouldBeNull();
+    }
+
+    private async Task<MendView> MendAsync(int id) => (await _shop.Client.GetFromJsonAsync<MendView>($"/api/mends/{id}", OpenJson.Options))!;
+
+    [Fact]
     public async Task Several_items_are_taken_in_together_agreed_to_done_and_collected()
     {
         var ticket = await TakeInAsync("BRD-04", "BRD-08");
@@ -62,7 +89,7 @@ public sealed class TicketTests : IDisposable
         }
 
         (await ReadAsync(ticket.Id)).Standing.ShouldBe(TicketStanding.Agreed);
-        var early = await _shop.SendAsync(HttpMethod.Put, $"/api/tickets/{ticket.Id}", new TicketChange(Iris, null, true), ticket.Version);
+        var early = await _shop.SendAsync(HttpMethod.Put, $"/api/tickets/{ticket.Id}", new TicketChange(Iris, null, null, true), ticket.Version);
         early.StatusCode.ShouldBe(HttpStatusCode.UnprocessableEntity);
         (await Shop.ProblemAsync(early)).Code.ShouldBe("not-done");
 
@@ -72,10 +99,10 @@ public sealed class TicketTests : IDisposable
             (await _shop.SendAsync(HttpMethod.Delete, $"/api/mends/{mend.Id}", null, draft.Version)).EnsureSuccessStatusCode();
         }
 
-        var collected = (await ReadAsync<TicketView>(await _shop.SendAsync(HttpMethod.Put, $"/api/tickets/{ticket.Id}", new TicketChange(Iris, null, true), ticket.Version)))!;
+        var collected = (await ReadAsync<TicketView>(await _shop.SendAsync(HttpMethod.Put, $"/api/tickets/{ticket.Id}", new TicketChange(Iris, null, null, true), ticket.Version)))!;
         collected.Standing.ShouldBe(TicketStanding.Collected);
         collected.CollectedAt.ShouldBe(_shop.Time.GetUtcNow());
-        (await _shop.SendAsync(HttpMethod.Put, $"/api/tickets/{ticket.Id}", new TicketChange(Iris, null, false), ticket.Version)).StatusCode.ShouldBe(HttpStatusCode.Conflict);
+        (await _shop.SendAsync(HttpMethod.Put, $"/api/tickets/{ticket.Id}", new TicketChange(Iris, null, null, false), ticket.Version)).StatusCode.ShouldBe(HttpStatusCode.Conflict);
     }
 
     [Fact]

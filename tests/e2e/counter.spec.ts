@@ -87,3 +87,19 @@ test('a mend is weighed against a new one', async ({ page }) => {
   await page.getByRole('textbox', { name: /A new one costs/ }).fill('40');
   await expect(page.getByText(/A new one is the cheaper way/)).toBeVisible();
 });
+
+test('a customer who rings up changes the time, and brings one item more', async ({ page }) => {
+  await page.goto(`${server.url}/counter`);
+  await page.locator('a[href^="/tickets/"]').first().click();
+  await page.getByRole('button', { name: 'Change who, when, what' }).click();
+  await page.getByLabel('Needed by').fill('2026-12-03T13:00');
+  await page.getByLabel('What they say').fill('the ferry goes earlier');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('the ferry goes earlier')).toBeVisible();
+  await expect(page.getByText(/due .*3 Dec.* 13:00/)).toBeVisible();
+  const before = await page.locator('main h2, h2').count();
+  await page.getByRole('button', { name: 'One item more' }).click();
+  await page.getByLabel('Type or scan a tag').fill('PDL');
+  await page.getByRole('list', { name: 'Found' }).getByRole('button').first().click();
+  await expect(page.locator('main h2, h2')).toHaveCount(before + 1);
+});

@@ -58,3 +58,12 @@ test('a draft says when it can be promised, behind everything else', async ({ pa
   await expect(promise.getByText(/Behind the queue: ready/)).toBeVisible();
   await expect(promise.getByText(/On a bad day/)).toBeVisible();
 });
+
+test('the air of the day says how high it stands, when it is clear and what gives it off', async ({ page }) => {
+  await page.goto(`${server.url}/days`);
+  const air = page.getByRole('region', { name: 'Air in the room' });
+  await expect(air.getByRole('img', { name: 'Vapour over the day, of the limit' })).toBeVisible();
+  await expect(air.getByText(/of 8 h$/)).toBeVisible();
+  const { vapours } = (await (await fetch(`${server.url}/api/air`)).json()) as { vapours: unknown[] };
+  await expect(air.getByRole('listitem')).toHaveCount(vapours.length);
+});

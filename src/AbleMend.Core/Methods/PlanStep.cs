@@ -64,6 +64,11 @@ public sealed record CupContents(IReadOnlyList<Ingredient> Ingredients, string? 
 /// <param name="Times">Identifier of the figure that says how many times, such as the cups; null for once.</param>
 public sealed record Taking(string Material, string? Figure = null, string? Times = null);
 
+/// <summary>A vapour that a step gives to the room.</summary>
+/// <param name="Solvent">Identifier of the solvent.</param>
+/// <param name="Figure">Identifier of the figure that says how much.</param>
+public sealed record GivenOff(string Solvent, string Figure);
+
 /// <summary>One action of a plan.</summary>
 /// <param name="Id">Identifier, unique in the plan.</param>
 /// <param name="Stage">Stage that it belongs to.</param>
@@ -79,6 +84,7 @@ public sealed record Taking(string Material, string? Figure = null, string? Time
 /// <param name="Pour">For a mix: what goes into the cup.</param>
 /// <param name="Uses">Identifier of the mix that it uses, which must not be past using by then; or null.</param>
 /// <param name="Takes">What it takes off the shelf; null for nothing.</param>
+/// <param name="GivesOff">Vapours that it gives to the room; null for none, and where the room is not known.</param>
 public sealed record PlanStep(
     string Id,
     Stage Stage,
@@ -93,7 +99,8 @@ public sealed record PlanStep(
     string? Proof = null,
     Pour? Pour = null,
     string? Uses = null,
-    IReadOnlyList<Taking>? Takes = null
+    IReadOnlyList<Taking>? Takes = null,
+    IReadOnlyList<GivenOff>? GivesOff = null
 )
 {
     /// <value>Which of the item's damages it is for, from 1.</value>

@@ -39,6 +39,7 @@ public static class Numbering
             Pour = step.Pour is { } pour ? Of(number, pour) : null,
             Uses = Maybe(number, step.Uses),
             Takes = step.Takes is { } takes ? [.. takes.Select(taking => taking with { Figure = Maybe(number, taking.Figure), Times = Maybe(number, taking.Times) })] : null,
+            GivesOff = step.GivesOff is { } vapours ? [.. vapours.Select(vapour => vapour with { Figure = Of(number, vapour.Figure) })] : null,
             Timing = step.Timing with
             {
                 StepId = Of(number, step.Id),

@@ -132,6 +132,10 @@ public sealed record Mend(RepairCase Case, RepairPlan? Plan, MendStatus Status, 
             : Open(repairCase, planner, now) is { Value: { } opened } ? Outcome<Mend>.Of(this with { Case = opened.Case })
             : Outcome<Mend>.Failed(planner.Plan(repairCase.StartingAt(now)).Problems);
 
+    /// <summary>A draft that is due at another time; what was started keeps its case, whatever is due.</summary>
+    /// <param name="at">When it is needed, or null.</param>
+    public Mend Due(DateTimeOffset? at) => Status == MendStatus.Draft ? this with { Case = Case with { Wanted = Case.Wanted with { NeededBy = at } } } : this;
+
     /// <summary>Freezes the plan as it is now and starts the run.</summary>
     public Outcome<Mend> Start(Planner planner, DateTimeOffset now)
     {

@@ -60,6 +60,11 @@ public sealed record ShopHours(TimeZoneInfo Zone, int OpensHour, int ClosesHour)
         return ToUtc(local < opens ? opens : opens.AddDays(1));
     }
 
+    /// <summary>The shop's midnight of a day.</summary>
+    /// <param name="on">An instant of some day.</param>
+    /// <param name="days">So many days after that.</param>
+    public DateTimeOffset Midnight(DateTimeOffset on, int days) => ToUtc(TimeZoneInfo.ConvertTime(on, Zone).DateTime.Date.AddDays(days));
+
     /// <summary>The last instant of the same day at which <paramref name="work"/> fits before closing.</summary>
     public DateTimeOffset LastFit(DateTimeOffset on, TimeSpan work) => ToUtc(TimeZoneInfo.ConvertTime(on, Zone).DateTime.Date.AddHours(ClosesHour) - work);
 

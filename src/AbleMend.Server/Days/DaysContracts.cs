@@ -1,6 +1,8 @@
 using AbleMend.Core;
 using AbleMend.Core.Days;
 using AbleMend.Core.Running;
+using AbleMend.Core.Safety;
+using AbleMend.Core.Words;
 
 namespace AbleMend.Server.Days;
 
@@ -16,6 +18,23 @@ public sealed record DaysMend(int Id, string Tag, string ItemName, MendStatus St
 /// <param name="Mend">The mend.</param>
 /// <param name="Why">Why.</param>
 public sealed record LeftOut(DaysMend Mend, Problem Why);
+
+/// <summary>A vapour in the room.</summary>
+/// <param name="Mend">Number of the mend that gives it off.</param>
+/// <param name="Tag">Tag of its item.</param>
+/// <param name="Title">What the hands do then.</param>
+/// <param name="Solvent">Which vapour.</param>
+/// <param name="Grams">How much.</param>
+/// <param name="At">When that begins.</param>
+public sealed record RoomVapour(int Mend, string Tag, Message Title, string Solvent, double Grams, DateTimeOffset At);
+
+/// <summary>The air of the shop's room today.</summary>
+/// <param name="Now">The shop's present.</param>
+/// <param name="RoomM3">The room in m³; null where nobody has said how large it is, and nothing is estimated.</param>
+/// <param name="Day">The estimate; null without a room.</param>
+/// <param name="Vapours">What is given off, and when, in order.</param>
+/// <param name="CartridgeHours">Hours that a cartridge serves.</param>
+public sealed record AirView(DateTimeOffset Now, double? RoomM3, AirOfDay? Day, IReadOnlyList<RoomVapour> Vapours, double CartridgeHours);
 
 /// <summary>The plan of the days.</summary>
 /// <param name="Now">The shop's present.</param>

@@ -13,6 +13,8 @@ public static class DaysEndpoints
     {
         api.MapGet("/days", (DaysStore store, CancellationToken cancel) => store.ReadAsync(cancel))
             .SharedForAMoment().WithName("getDays").WithSummary("What is left of every mend, laid out over the coming days: who does what when, and when each is ready.");
+        api.MapGet("/air", (DaysStore store, CancellationToken cancel) => store.AirAsync(cancel))
+            .SharedForAMoment().WithName("getAir").WithSummary("The air of the room today, estimated from everything that has solvent open or will.");
         api.MapGet("/mends/{id:int}/promise", async (int id, DaysStore store, CancellationToken cancel) =>
                 await store.PromiseAsync(id, cancel) switch
                 {

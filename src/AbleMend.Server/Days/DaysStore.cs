@@ -10,6 +10,8 @@ using AbleMend.Core.Catalogue;
 using AbleMend.Core.Days;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Running;
+using AbleMend.Core.Safety;
+using AbleMend.Core.Timing;
 using AbleMend.Core.Words;
 using AbleMend.Data;
 using AbleMend.Server.Mends;
@@ -70,6 +72,48 @@ public sealed class DaysStore(MendDb db, MendStore mends, ShopStore shop, Planne
             desk.Turn.Release();
         }
     }
+
+    /// <summary>The air of the room today: of what was done, and of what the plan of the days still has.</summary>
+    public async Task<AirView> AirAsync(CancellationToken cancel)
+    {
+        var view = await ReadAsync(cancel);
+        var (settings, _) = await shop.ReadAsync(cancel);
+        if (settings.Bench.RoomM3 is not { } room)
+        {
+            return new AirView(view.Now, null, null, [], AirOfDay.CartridgeHours);
+        }
+
+        var hours = new ShopHours(TimeZoneInfo.FindSystemTimeZoneById(settings.Bench.Zone), settings.Bench.OpensHour, settings.Bench.ClosesHour);
+        var (from, to) = (hours.Midnight(view.Now, 0), hours.Midnight(view.Now, 1));
+        var given = new List<RoomVapour>();
+        var releases = new List<VapourRelease>();
+        foreach (var (id, tag, mend) in await TodayAsync(from, cancel))
+        {
+            if ((mend.Plan ?? PlanToday(id, mend, view.Plan, to, cancel)) is not { } plan)
+            {
+                continue;
+            }
+
+            foreach (var vapour in DayAir.Of(id, plan, mend.StartedAt is null ? null : mend.StateAt(view.Now), view.Plan).Where(each => each.Release.To > from && each.Release.From < to))
+            {
+                releases.Add(vapour.Release);
+                given.Add(new RoomVapour(id, tag, plan.Steps.First(step => step.Id == vapour.StepId).Title, vapour.Release.Solvent, vapour.Release.Grams, vapour.Release.From));
+            }
+        }
+
+        return new AirView(view.Now, room, AirOfDay.Of(releases, room, settings.Bench.AirChangesPerHour, from, to, view.Now), [.. given.OrderBy(each => each.At)], AirOfDay.CartridgeHours);
+    }
+
+    /// <summary>What is on the bench, and what was handed back today.</summary>
+    private async Task<IReadOnlyList<(int Id, string Tag, Mend Mend)>> TodayAsync(DateTimeOffset from, CancellationToken cancel) =>
+    [
+        .. (await mends.OpenAsync(cancel)).Select(each => (each.Row.Id, each.Row.Tag, Mend: each.Record.Value)).Concat(await mends.ClosedSinceAsync(from, cancel))
+            .Where(each => each.Mend is not null).Select(each => (each.Id, each.Tag, each.Mend!)),
+    ];
+
+    /// <summary>The plan of a draft that is begun today; null for any other.</summary>
+    private RepairPlan? PlanToday(int id, Mend mend, DaysPlan days, DateTimeOffset to, CancellationToken cancel) =>
+        days.Blocks.FirstOrDefault(block => block.Mend == id) is { } first && first.StartsAt < to ? planner.Plan(mend.Case.StartingAt(first.StartsAt), cancel).Value : null;
 
     /// <summary>When a mend on the bench can be promised; null where there is none, problems where it is not mended here.</summary>
     public async Task<Outcome<Promise>?> PromiseAsync(int id, CancellationToken cancel)

@@ -17,8 +17,9 @@ public sealed record NewTicket(Customer Customer, [property: Size(0, Ticket.Most
 /// <summary>A ticket as it is changed at the counter.</summary>
 /// <param name="Customer">Who.</param>
 /// <param name="Note">What was said at the counter.</param>
+/// <param name="DueAt">When everything on it is needed, or null. Changed, it becomes the due time of whatever on it is not done.</param>
 /// <param name="Collected">Whether it was collected.</param>
-public sealed record TicketChange(Customer Customer, [property: Size(0, 500)] string? Note, bool Collected);
+public sealed record TicketChange(Customer Customer, [property: Size(0, 500)] string? Note, DateTimeOffset? DueAt, bool Collected);
 
 /// <summary>A yes.</summary>
 /// <param name="By">Who says it.</param>

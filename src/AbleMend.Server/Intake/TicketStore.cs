@@ -101,6 +101,12 @@ public sealed class TicketStore(MendDb db, MendStore mends, MendRecords records,
             return TicketChanged.Refused(faults);
         }
 
+        if (change.DueAt != row.DueAt)
+        {
+            row.DueAt = change.DueAt;
+            await DueAsync(id, change.DueAt, cancel);
+        }
+
         (row.CustomerName, row.Reach, row.Note) = (change.Customer.Name.Trim(), Kept(change.Customer.Reach), Kept(change.Note));
         row.CollectedAt = change.Collected ? row.CollectedAt ?? time.GetUtcNow() : null;
         row.Version++;
@@ -115,6 +121,23 @@ public sealed class TicketStore(MendDb db, MendStore mends, MendRecords records,
         }
 
         return new TicketChanged(await FindAsync(id, cancel), []);
+    }
+
+    /// <summary>Whatever on a ticket is not done is due with it; saved together with the ticket. What cannot be read keeps the time that it had.</summary>
+    private async Task DueAsync(int id, DateTimeOffset? at, CancellationToken cancel)
+    {
+        var now = time.GetUtcNow();
+        var open = await db.Mends.Include(mend => mend.Events).Where(mend => mend.TicketId == id && (mend.Status == MendStatus.Draft || mend.Status == MendStatus.Running)).ToListAsync(cancel);
+        foreach (var row in open)
+        {
+            if (records.Read(row).Value is { } mend)
+            {
+                row.DueAt = at;
+                MendRecords.Write(mend.Due(at), row);
+                row.Version++;
+                row.ChangedAt = now;
+            }
+        }
     }
 
     private static List<Problem> Faults(NewTicket request)

@@ -97,7 +97,9 @@ public sealed class MendRecords : IDisposable
 
         row.CasePacked = row.StartedAt is null ? PackedText.Of(JsonSerializer.Serialize(mend.Case, OpenJson.Options)) : row.CasePacked;
         row.PlanPacked = mend.Plan is null ? null : row.PlanPacked ?? PackedText.Of(JsonSerializer.Serialize(mend.Plan, OpenJson.Options));
-        (row.Status, row.StartedAt, row.ClosedAt, row.DueAt) = (mend.Status, mend.StartedAt, mend.ClosedAt, mend.Case.Wanted.NeededBy);
+        // What was started keeps its case: what is due of it then is what was said at the counter since.
+        row.DueAt = row.StartedAt is null ? mend.Case.Wanted.NeededBy : row.DueAt;
+        (row.Status, row.StartedAt, row.ClosedAt) = (mend.Status, mend.StartedAt, mend.ClosedAt);
         row.Events.AddRange(mend.Events.Skip(row.Events.Count).Select(EventRows.ToRow));
         row.SearchText = mend.Plan is null ? row.SearchText : MendWords.For(mend.Case, mend.Plan);
         row.Written = MendWords.Written(mend.Events);

@@ -292,6 +292,10 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
             .Select(each => (each.Row, each.Record.Value is { } mend ? Outcome<Mend>.Of(Knowing(mend, known)) : each.Record))];
     }
 
+    /// <summary>What was handed back or sent on since an instant; what cannot be read is left out.</summary>
+    internal async Task<IReadOnlyList<(int Id, string Tag, Mend? Mend)>> ClosedSinceAsync(DateTimeOffset at, CancellationToken cancel) =>
+        [.. (await db.Mends.AsNoTracking().Include(row => row.Item).Include(row => row.Events).AsSplitQuery().Where(row => row.ClosedAt >= at).ToListAsync(cancel)).Select(row => (row.Id, row.Item.Tag, records.Read(row).Value))];
+
     private async Task<IReadOnlyDictionary<int, Outcome<Mend>>> ReadAsync(IReadOnlyList<int> ids, CancellationToken cancel) =>
         ids.Count == 0
             ? new Dictionary<int, Outcome<Mend>>()

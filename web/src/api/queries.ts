@@ -28,6 +28,13 @@ export const daysQuery = queryOptions({
   refetchInterval: 20 * second,
 });
 
+/** The air of the room today. */
+export const airQuery = queryOptions({
+  queryKey: ['air'],
+  queryFn: () => ask(api.GET('/api/air')),
+  refetchInterval: 60 * second,
+});
+
 export const shelfQuery = queryOptions({
   queryKey: ['shelf'],
   queryFn: () => ask(api.GET('/api/shelf')),

@@ -142,6 +142,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/air": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The air of the room today, estimated from everything that has solvent open or will. */
+        get: operations["getAir"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/mends/{id}/promise": {
         parameters: {
             query?: never;
@@ -795,6 +812,95 @@ export interface components {
             currency: null | string;
             /** @description What they were told about how long it holds, how it will look, the warranty and its limits. */
             told: string[];
+        };
+        /** @description The air at an instant. */
+        AirMoment: {
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+            /**
+             * Format: double
+             * @description All vapours as shares of their 8-hour limits, added up; 1 is the limit.
+             */
+            shareOfLimit: number;
+            /**
+             * Format: double
+             * @description All vapours as shares of a tenth of their lower flammable limits, added up.
+             */
+            shareOfFlammable: number;
+        };
+        /** @description The air of a room over a day, as far as it can be estimated: close to the work it is far more. */
+        AirOfDay: {
+            /** @description From the first instant to the last, every few minutes. */
+            moments: components["schemas"]["AirMoment"][];
+            /**
+             * Format: double
+             * @description Highest mean over eight hours, of the limit.
+             */
+            worstMean: number;
+            /**
+             * Format: date-time
+             * @description When those eight hours end.
+             */
+            worstMeanAt: string;
+            /**
+             * Format: double
+             * @description Highest at any instant, of the limit.
+             */
+            highest: number;
+            /**
+             * Format: date-time
+             * @description When that is.
+             */
+            highestAt: string;
+            /**
+             * Format: double
+             * @description Highest at any instant, of a tenth of what burns.
+             */
+            highestFlammable: number;
+            /**
+             * Format: double
+             * @description At the present, of the limit.
+             */
+            now: number;
+            /**
+             * Format: date-time
+             * @description When it is clear again; null where it is clear now, or not by the end of the day.
+             */
+            clearAt: null | string;
+            /**
+             * Format: double
+             * @description Hours until the present in which it was not clear: so long a cartridge has been in use.
+             */
+            hoursInVapour: number;
+            /**
+             * Format: double
+             * @description The same until the end of the day, as it is planned.
+             */
+            hoursInVapourToday: number;
+        };
+        /** @description The air of the shop's room today. */
+        AirView: {
+            /**
+             * Format: date-time
+             * @description The shop's present.
+             */
+            now: string;
+            /**
+             * Format: double
+             * @description The room in m³; null where nobody has said how large it is, and nothing is estimated.
+             */
+            roomM3: null | number;
+            day: null | components["schemas"]["AirOfDay"];
+            /** @description What is given off, and when, in order. */
+            vapours: components["schemas"]["RoomVapour"][];
+            /**
+             * Format: double
+             * @description Hours that a cartridge serves.
+             */
+            cartridgeHours: number;
         };
         /** @description A band of the time strip: hands, then a wait with its window. */
         Band: {
@@ -2077,6 +2183,13 @@ export interface components {
          * @enum {unknown}
          */
         GearFamily: "boards" | "hulls" | "skis" | "inflatables" | "tents-and-poles" | "waders-and-suits" | "footwear" | "paddles" | "forks-decks-and-limbs" | "holds-a-life";
+        /** @description A vapour that a step gives to the room. */
+        GivenOff: {
+            /** @description Identifier of the solvent. */
+            solvent: string;
+            /** @description Identifier of the figure that says how much. */
+            figure: string;
+        };
         /** @description Something that happened at the bench, as it is told: who keeps it gives it its number and its time. */
         Happening: {
             /** @description What. */
@@ -3311,6 +3424,8 @@ export interface components {
             uses?: null | string;
             /** @description What it takes off the shelf; null for nothing. */
             takes?: null | components["schemas"]["Taking"][];
+            /** @description Vapours that it gives to the room; null for none, and where the room is not known. */
+            givesOff?: null | components["schemas"]["GivenOff"][];
         };
         /** @description What is planned for one damage of the item. */
         PlannedDamage: {
@@ -3593,6 +3708,30 @@ export interface components {
          * @enum {unknown}
          */
         Role: "resin" | "cement" | "adhesive" | "sealant" | "melt" | "lacquer" | "self-adhesive" | "wrap" | "splint" | "part" | "patch-stock" | "cloth" | "filler" | "cleaner" | "catalyst" | "release" | "compound";
+        /** @description A vapour in the room. */
+        RoomVapour: {
+            /**
+             * Format: int32
+             * @description Number of the mend that gives it off.
+             */
+            mend: number;
+            /** @description Tag of its item. */
+            tag: string;
+            /** @description What the hands do then. */
+            title: components["schemas"]["Message"];
+            /** @description Which vapour. */
+            solvent: string;
+            /**
+             * Format: double
+             * @description How much.
+             */
+            grams: number;
+            /**
+             * Format: date-time
+             * @description When that begins.
+             */
+            at: string;
+        };
         /** @description One thing that happened. Events are only ever added. */
         RunEvent: {
             /**
@@ -4124,6 +4263,11 @@ export interface components {
             customer: components["schemas"]["Customer"];
             /** @description What was said at the counter. */
             note: null | string;
+            /**
+             * Format: date-time
+             * @description When everything on it is needed, or null. Changed, it becomes the due time of whatever on it is not done.
+             */
+            dueAt: null | string;
             /** @description Whether it was collected. */
             collected: boolean;
         };
@@ -4875,6 +5019,26 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DaysView"];
+                };
+            };
+        };
+    };
+    getAir: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AirView"];
                 };
             };
         };

@@ -6,6 +6,7 @@ import type { BenchEntry, Schemas } from '../api/types';
 import { useNow } from '../shop/clock';
 import { useZone } from '../shop/zone';
 import type { StripRange } from '../drawing/strip';
+import { AirNow } from '../desk/Air';
 import { StripLegend, TimeAxis, TimeStrip } from '../drawing/TimeStrip';
 import { Notice, Problems } from '../ui/Notice';
 import { countdown, span, when } from '../measures/time';
@@ -49,6 +50,7 @@ export function BenchPage() {
       ) : (
         <Empty drafts={bench.data.drafts.length} />
       )}
+      <AirNow />
       <Unreadable entries={bench.data.unreadable} />
       <Drafts drafts={bench.data.drafts} readyByDays={readyByDays} now={now} zone={zone} />
     </div>

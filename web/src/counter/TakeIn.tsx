@@ -1,23 +1,18 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useNavigate } from '@tanstack/react-router';
 import { useState } from 'react';
 import { api, ask, problemsIn } from '../api/client';
 import { useOnce } from '../api/once';
-import { catalogueQuery, itemsQuery, ticketQuery } from '../api/queries';
+import { ticketQuery } from '../api/queries';
 import type { Schemas } from '../api/types';
-import { found } from '../intake/find';
-import { NewItem } from '../intake/NewItem';
 import { fromLocalField } from '../measures/time';
 import { useZone } from '../shop/zone';
 import { Button } from '../ui/Button';
 import { Problems } from '../ui/Notice';
 import { say } from '../words/say';
-import { tagIn } from '../intake/tag';
+import { PickItems } from './PickItems';
 
 type Item = Schemas['ItemView'];
-
-/** So many are shown below what was typed. */
-const shown = 5;
 
 const field = 'h-12 w-full rounded-sm border-2 border-strong-line bg-sheet px-3 text-lg';
 
@@ -93,70 +88,5 @@ export function TakeIn() {
         </Button>
       </div>
     </section>
-  );
-}
-
-/** An item by any word, by a scan, or one that was not here before. */
-function PickItems({ picked, onAdd }: { picked: readonly Item[]; onAdd: (item: Item) => void }) {
-  const items = useQuery(itemsQuery);
-  const catalogue = useQuery(catalogueQuery);
-  const [typed, setTyped] = useState('');
-  const [isNew, setIsNew] = useState(false);
-  const queryClient = useQueryClient();
-  const words = tagIn(typed).trim();
-  const hitsIn = (all: readonly Item[]) =>
-    (words === '' ? [] : found(all, words, (item) => [item.tag, item.name])).filter((item) => !picked.some((each) => each.id === item.id));
-  const hits = hitsIn(items.data ?? []);
-  // A scanner is quicker than the list of a large fleet.
-  const entered = async () => {
-    const all = hitsIn(items.data ?? (await queryClient.query(itemsQuery)));
-    const exact = all.find((item) => item.tag.toLowerCase() === words.toLowerCase()) ?? (all.length === 1 ? all[0] : undefined);
-    if (exact) take(exact);
-  };
-  const take = (item: Item) => {
-    onAdd(item);
-    // What was typed meanwhile stays.
-    setTyped((now) => (now === typed ? '' : now));
-  };
-  const added = (item: Item) => {
-    take(item);
-    setIsNew(false);
-  };
-  return (
-    <div className="mt-4">
-      <form
-        onSubmit={(event) => {
-          event.preventDefault();
-          void entered();
-        }}
-      >
-        <label>
-          <span className="lettering block">{say`Type or scan a tag`}</span>
-          <input type="search" className={field} value={typed} onChange={(event) => setTyped(event.target.value)} />
-        </label>
-      </form>
-      <ul aria-label={say`Found`}>
-        {hits.slice(0, shown).map((item) => (
-          <li key={item.id} className="border-b border-line">
-            <button type="button" className="grid min-h-12 w-full grid-cols-[6.5rem_1fr] items-center text-left hover:bg-sheet" onClick={() => take(item)}>
-              <span className="numeral text-xl">{item.tag}</span>
-              <span>{item.name}</span>
-            </button>
-          </li>
-        ))}
-      </ul>
-      <p role="status" className="min-h-6 text-faint">
-        {hits.length > shown
-          ? say`and ${hits.length - shown} more: type another word`
-          : words !== '' && items.data && hits.length === 0
-            ? say`Nothing here is called that.`
-            : ''}
-      </p>
-      {isNew ? (
-        <NewItem ready={catalogue.data !== undefined} words={say`Add it to the ticket`} onAdded={added} />
-      ) : (
-        <Button look="quiet" onClick={() => setIsNew(true)}>{say`It was never here before`}</Button>
-      )}
-    </div>
   );
 }

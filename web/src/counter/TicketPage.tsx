@@ -11,6 +11,7 @@ import { Button } from '../ui/Button';
 import { Problems } from '../ui/Notice';
 import { say } from '../words/say';
 import { Agreeing } from './Agreeing';
+import { Changing } from './Changing';
 import { mendStates, standings } from './standing';
 import { useReady } from './useReady';
 
@@ -33,6 +34,7 @@ export function TicketPage() {
         ))}
       </ul>
       {ticket.mends.length === 0 ? <p className="py-4 text-lg text-faint">{say`Nothing is on this ticket any more.`}</p> : null}
+      <Changing ticket={ticket} />
       <Collecting ticket={ticket} />
     </div>
   );
@@ -118,7 +120,7 @@ function Collecting({ ticket }: { ticket: Ticket }) {
       ask(
         api.PUT('/api/tickets/{id}', {
           params: { path: { id: ticket.id }, header: { 'If-Match': ticket.version } },
-          body: { customer: ticket.customer, note: ticket.note, collected },
+          body: { customer: ticket.customer, note: ticket.note, dueAt: ticket.dueAt, collected },
         }),
       ),
     onSuccess: (view) => {

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { problemsIn } from '../api/client';
 import { daysQuery } from '../api/queries';
 import type { Schemas } from '../api/types';
+import { AirToday } from '../desk/Air';
 import { TimeAxis, TimeStrip } from '../drawing/TimeStrip';
 import { clock, day as dayWords, span, when } from '../measures/time';
 import { useNow } from '../shop/clock';
@@ -63,6 +64,9 @@ function Days({ view }: { view: View }) {
       </div>
       <DayPicture blocks={today} plan={plan} mends={mends} now={now} zone={zone} day={day} />
       <Sheet blocks={today} plan={plan} mends={mends} zone={zone} />
+      <div className="no-print">
+        <AirToday />
+      </div>
       <ReadyList view={view} mends={mends} now={now} zone={zone} />
       <Calendars view={view} />
     </div>

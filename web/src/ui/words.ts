@@ -90,6 +90,14 @@ export const waitWords: Record<Schemas['WaitKind'], string> = {
   pressure: say`Standing at pressure`,
 };
 
+export const solventWords: Record<string, string> = {
+  acetone: say`of acetone`,
+  mek: say`of methyl ethyl ketone`,
+  toluene: say`of toluene`,
+  styrene: say`of styrene`,
+  isopropanol: say`of isopropyl alcohol`,
+};
+
 export const sourceWords: Record<Schemas['SourceKind'], string> = {
   published: say`Published`,
   'common-practice': say`Common practice`,

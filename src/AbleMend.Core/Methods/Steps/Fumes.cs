@@ -33,7 +33,9 @@ internal static class Fumes
         var changes = job.Figures.Fact("room.air-changes", "Air changes", PerHour(bench.AirChangesPerHour));
         var ceiling = job.Constant($"vapour.{limit.Solvent}.limit", $"{limit.Solvent}: 8-hour limit", Ppm(limit.LimitPpm), RoomAir.Source);
         var flammable = job.Constant($"vapour.{limit.Solvent}.flammable", $"{limit.Solvent}: lower flammable limit", Percent(limit.LowerFlammablePercent), RoomAir.Source);
-        var air = job.Derive(() => RoomAir.Estimate(limit, grams.G * (times?.N ?? 1) * share.Percent / 100, room.M3, changes.PerHour));
+        var given = job.Figures.Work($"{prefix}.vapour-g", "Vapour that goes into the room", () => Grams(grams.G * (times?.N ?? 1) * share.Percent / 100), "What is put on × what of it gives off", Source.Arithmetic, 1);
+        job.GivesOff(limit.Solvent, given);
+        var air = job.Derive(() => RoomAir.Estimate(limit, given.G, room.M3, changes.PerHour));
         job.Figure(prefix + OfLimit, "Vapour in the room, of the 8-hour limit", () => Percent(air.Value.MeanPpm / ceiling.Ppm * 100),
             "Solvent given off ÷ room, falling with the air changes, as a mean over eight hours ÷ the limit", RoomAir.Source, 1, () => "An open door: more air changes.");
         job.Figure(prefix + OfFlammable, "At its peak, of a tenth of what burns", () => Percent(air.Value.PeakPpm / (flammable.Percent * 1e4 / 10) * 100),

@@ -30,6 +30,7 @@ internal sealed class Job(MethodInputs inputs) : IWordy
     private readonly List<LabelOf> _labels = [];
     private readonly List<SharableMix> _mixes = [];
     private readonly List<Taking> _taken = [];
+    private readonly List<GivenOff> _vapours = [];
 
     /// <inheritdoc/>
     public bool WantsWords => !inputs.TimingOnly;
@@ -173,6 +174,9 @@ internal sealed class Job(MethodInputs inputs) : IWordy
         return this;
     }
 
+    /// <summary>The next step gives a vapour to the room.</summary>
+    public void GivesOff(string solvent, IFigure grams) => _vapours.Add(new GivenOff(solvent, grams.Id));
+
     /// <summary>Writes a step down; the figures put since the last step are its own.</summary>
     /// <param name="id">Identifier, unique in the plan.</param>
     /// <param name="stage">Stage that it belongs to.</param>
@@ -207,8 +211,9 @@ internal sealed class Job(MethodInputs inputs) : IWordy
         LeaveToLater(shows ?? []);
         _onlyFresh[id] = _fresh.Count == 0 ? [] : [.. _fresh.Except(shows ?? []).Except(title.SpeaksOf.Concat(how.SpeaksOf).OfType<IFigure>()).Select(figure => figure.Id)];
         _fresh.Clear();
-        _steps.Add(new PlanStep(id, stage, title, how, figures, cautions ?? [], forget, timing, useWithin?.WallMin, draws ?? [], proof, pour?.Told, uses, _taken.Count == 0 ? null : [.. _taken]));
+        _steps.Add(new PlanStep(id, stage, title, how, figures, cautions ?? [], forget, timing, useWithin?.WallMin, draws ?? [], proof, pour?.Told, uses, _taken.Count == 0 ? null : [.. _taken], _vapours.Count == 0 ? null : [.. _vapours]));
         _taken.Clear();
+        _vapours.Clear();
         return this;
     }
 

@@ -1,0 +1,115 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { api, ask, problemsIn } from '../api/client';
+import { useOnce } from '../api/once';
+import { itemsQuery, ticketQuery } from '../api/queries';
+import type { Schemas } from '../api/types';
+import { fromLocalField, toLocalField } from '../measures/time';
+import { useZone } from '../shop/zone';
+import { Button } from '../ui/Button';
+import { Problems } from '../ui/Notice';
+import { say } from '../words/say';
+import { PickItems } from './PickItems';
+
+type Ticket = Schemas['TicketView'];
+
+const field = 'h-12 w-full rounded-sm border-2 border-strong-line bg-sheet px-3 text-lg';
+
+/** What a customer says later: another time, another number, one item more. */
+export function Changing({ ticket }: { ticket: Ticket }) {
+  const [open, setOpen] = useState<'words' | 'item' | null>(null);
+  if (ticket.collectedAt) return null;
+  return (
+    <section aria-label={say`Change the ticket`} className="py-3">
+      {open === 'words' ? (
+        <Words key={ticket.version} ticket={ticket} close={() => setOpen(null)} />
+      ) : open === 'item' ? (
+        <OneMore ticket={ticket} close={() => setOpen(null)} />
+      ) : (
+        <p className="flex flex-wrap gap-3">
+          <Button onClick={() => setOpen('words')}>{say`Change who, when, what`}</Button>
+          <Button onClick={() => setOpen('item')}>{say`One item more`}</Button>
+        </p>
+      )}
+    </section>
+  );
+}
+
+function Words({ ticket, close }: { ticket: Ticket; close: () => void }) {
+  const zone = useZone();
+  const queryClient = useQueryClient();
+  const [name, setName] = useState(ticket.customer.name);
+  const [reach, setReach] = useState(ticket.customer.reach ?? '');
+  const [note, setNote] = useState(ticket.note ?? '');
+  const [due, setDue] = useState(ticket.dueAt ? toLocalField(ticket.dueAt, zone) : '');
+  const key = ticketQuery(ticket.id).queryKey;
+  const put = useMutation({
+    mutationFn: () =>
+      ask(
+        api.PUT('/api/tickets/{id}', {
+          params: { path: { id: ticket.id }, header: { 'If-Match': ticket.version } },
+          body: { customer: { name, reach: reach || null }, note: note || null, dueAt: due ? fromLocalField(due, zone) : null, collected: false },
+        }),
+      ),
+    onSuccess: (view) => {
+      queryClient.setQueryData(key, view);
+      for (const each of ['tickets', 'bench', 'days', 'mend']) void queryClient.invalidateQueries({ queryKey: [each] });
+      close();
+    },
+  });
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        put.mutate();
+      }}
+    >
+      <div className="grid gap-3 sm:grid-cols-2">
+        <label>
+          <span className="lettering block">{say`Who brings it`}</span>
+          <input className={field} value={name} autoComplete="off" onChange={(event) => setName(event.target.value)} />
+        </label>
+        <label>
+          <span className="lettering block">{say`How to reach them`}</span>
+          <input className={field} value={reach} autoComplete="off" onChange={(event) => setReach(event.target.value)} />
+        </label>
+        <label>
+          <span className="lettering block">{say`Needed by`}</span>
+          <input type="datetime-local" className={field} value={due} onChange={(event) => setDue(event.target.value)} />
+        </label>
+        <label>
+          <span className="lettering block">{say`What they say`}</span>
+          <input className={field} value={note} autoComplete="off" onChange={(event) => setNote(event.target.value)} />
+        </label>
+      </div>
+      <Problems problems={problemsIn(put.error)} />
+      <p className="mt-3 flex flex-wrap gap-3">
+        <Button type="submit" look="main" disabled={!name.trim() || put.isPending}>{say`Save`}</Button>
+        <Button onClick={close}>{say`Never mind`}</Button>
+      </p>
+    </form>
+  );
+}
+
+function OneMore({ ticket, close }: { ticket: Ticket; close: () => void }) {
+  const once = useOnce();
+  const queryClient = useQueryClient();
+  const items = queryClient.getQueryData(itemsQuery.queryKey) ?? [];
+  const add = useMutation({
+    mutationFn: (itemId: number) => {
+      const body = { itemId, case: null, ticketId: ticket.id };
+      return ask(api.POST('/api/mends', { params: { header: once(JSON.stringify(body)) }, body }));
+    },
+    onSuccess: () => {
+      for (const each of ['tickets', 'bench', 'days']) void queryClient.invalidateQueries({ queryKey: [each] });
+      close();
+    },
+  });
+  return (
+    <>
+      <PickItems picked={items.filter((item) => ticket.mends.some((mend) => mend.tag === item.tag))} onAdd={(item) => add.mutate(item.id)} />
+      <Problems problems={problemsIn(add.error)} />
+      <Button onClick={close}>{say`Never mind`}</Button>
+    </>
+  );
+}
