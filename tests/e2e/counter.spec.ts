@@ -99,7 +99,7 @@ test('a customer who rings up changes the time, and brings one item more', async
   await expect(page.getByText(/due .*3 Dec.* 13:00/)).toBeVisible();
   const before = await page.locator('main h2, h2').count();
   await page.getByRole('button', { name: 'One item more' }).click();
-  await page.getByLabel('Type or scan a tag').fill('PDL');
+  await page.getByLabel('Type or scan a tag').fill('SUP');
   await page.getByRole('list', { name: 'Found' }).getByRole('button').first().click();
   await expect(page.locator('main h2, h2')).toHaveCount(before + 1);
 });

@@ -1,18 +1,15 @@
 import type { QueryClient } from '@tanstack/react-query';
 import { createRootRouteWithContext, createRoute, createRouter, lazyRouteComponent, redirect } from '@tanstack/react-router';
 import { BenchPage } from '../bench/BenchPage';
-import { DaysPage } from '../days/DaysPage';
-import { FleetPage } from '../fleet/FleetPage';
 import { MendPage } from '../mend/MendPage';
 import { isStage } from '../desk/stages';
-import { ShelfPage } from '../shelf/ShelfPage';
 import { Shell } from './Shell';
 import { NotThere } from './NotThere';
 
 const root = createRootRouteWithContext<{ queryClient: QueryClient }>()({ component: Shell, notFoundComponent: NotThere });
 const bench = createRoute({ getParentRoute: () => root, path: '/', component: BenchPage });
-const days = createRoute({ getParentRoute: () => root, path: '/days', component: DaysPage });
-const fleet = createRoute({ getParentRoute: () => root, path: '/new', component: FleetPage });
+const days = createRoute({ getParentRoute: () => root, path: '/days', component: lazyRouteComponent(() => import('../days/DaysPage'), 'DaysPage') });
+const fleet = createRoute({ getParentRoute: () => root, path: '/new', component: lazyRouteComponent(() => import('../fleet/FleetPage'), 'FleetPage') });
 // Counter, settings, log and papers are not the bench: what only they need is fetched when somebody goes there.
 const counter = createRoute({
   getParentRoute: () => root,
@@ -46,7 +43,7 @@ const log = createRoute({
   component: lazyRouteComponent(() => import('../log/LogPage'), 'LogPage'),
   validateSearch: (search): { q?: string } => (typeof search.q === 'string' && search.q ? { q: search.q } : {}),
 });
-const shelf = createRoute({ getParentRoute: () => root, path: '/shelf', component: ShelfPage });
+const shelf = createRoute({ getParentRoute: () => root, path: '/shelf', component: lazyRouteComponent(() => import('../shelf/ShelfPage'), 'ShelfPage') });
 const settings = createRoute({
   getParentRoute: () => root,
   path: '/shop',

@@ -6,12 +6,12 @@ import type { BenchEntry, Schemas } from '../api/types';
 import { useNow } from '../shop/clock';
 import { useZone } from '../shop/zone';
 import type { StripRange } from '../drawing/strip';
-import { AirNow } from '../desk/Air';
 import { StripLegend, TimeAxis, TimeStrip } from '../drawing/TimeStrip';
 import { Notice, Problems } from '../ui/Notice';
 import { countdown, span, when } from '../measures/time';
 import { useDamageWords } from '../ui/damageWords';
 import { waitWords } from '../ui/words';
+import { AirNow } from './AirNow';
 import { benchMoment, type BenchMoment } from './moment';
 import { say } from '../words/say';
 

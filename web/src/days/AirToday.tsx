@@ -2,6 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Link } from '@tanstack/react-router';
 import { airQuery } from '../api/queries';
 import type { Schemas } from '../api/types';
+import { percentOf } from '../measures/percent';
 import { clock } from '../measures/time';
 import { measure } from '../measures/units';
 import { useNow } from '../shop/clock';
@@ -11,28 +12,10 @@ import { Notice } from '../ui/Notice';
 import { solventWords } from '../ui/words';
 import { say } from '../words/say';
 
+const gram = 'g';
+
 type View = Schemas['AirView'];
 type Day = NonNullable<View['day']>;
-
-const percent = (share: number) => `${share < 0.095 ? (share * 100).toFixed(1) : String(Math.round(share * 100))} %`;
-
-/** From here on the air is said at the bench: a quarter of the limit is no longer nothing. */
-const saidFrom = 0.25;
-
-/** The air of the room now, where it matters. */
-export function AirNow() {
-  const zone = useZone();
-  const { data } = useQuery(airQuery);
-  const day = data?.day;
-  if (!day || (day.now < saidFrom && day.worstMean <= 1)) return null;
-  return (
-    <Notice tone={day.now > 1 || day.worstMean > 1 ? 'late' : 'early'} word={say`Air:`}>
-      {say`vapour at ${percent(day.now)} of the 8-hour limit, by estimate.`} {day.clearAt ? say`Clear again at ${clock(day.clearAt, zone)}.` : ''}{' '}
-      {day.worstMean > 1 ? say`Today’s mean comes to ${percent(day.worstMean)}: more air, a fan that blows out, or outdoors.` : ''}{' '}
-      <Link to="/days" hash="air" className="underline underline-offset-4">{say`The day’s air`}</Link>
-    </Notice>
-  );
-}
 
 /** The air of the room over the day: how high it stands, how long a mask is needed, and what gives it off. */
 export function AirToday() {
@@ -56,10 +39,10 @@ function TheDay({ view, day }: { view: View; day: Day }) {
   return (
     <>
       <dl className="mt-1 flex flex-wrap gap-x-8 gap-y-1">
-        <Said what={say`Now, of the limit`} words={percent(day.now)} />
-        <Said what={say`Highest`} words={day.highest > 0 ? `${percent(day.highest)}, ${at(day.highestAt)}` : percent(0)} />
-        <Said what={say`Mean over 8 hours`} words={percent(day.worstMean)} isLate={day.worstMean > 1} />
-        <Said what={say`Of a tenth of what burns`} words={percent(day.highestFlammable)} isLate={day.highestFlammable > 1} />
+        <Said what={say`Now, of the limit`} words={percentOf(day.now)} />
+        <Said what={say`Highest`} words={day.highest > 0 ? `${percentOf(day.highest)}, ${at(day.highestAt)}` : percentOf(0)} />
+        <Said what={say`Mean over 8 hours`} words={percentOf(day.worstMean)} isLate={day.worstMean > 1} />
+        <Said what={say`Of a tenth of what burns`} words={percentOf(day.highestFlammable)} isLate={day.highestFlammable > 1} />
         <Said what={say`Clear again`} words={day.clearAt ? at(day.clearAt) : day.now < 0.1 ? say`clear` : say`not today`} />
         <Said
           what={say`Cartridge`}
@@ -110,7 +93,7 @@ function Sources({ view }: { view: View }) {
           <span>
             {each.title}{' '}
             <span className="text-faint">
-              {measure(each.grams, 'g', 1, units)} {solventWords[each.solvent] ?? each.solvent}
+              {measure(each.grams, gram, 1, units)} {solventWords[each.solvent] ?? each.solvent}
             </span>
           </span>
         </li>
@@ -143,7 +126,7 @@ function AirCurve({ day }: { day: Day }) {
       <line x1={left} x2={width} y1={y(0)} y2={y(0)} stroke="var(--line)" />
       <g fontSize={16} fill="var(--ink)">
         <text x={left - 6} y={y(most > 1 ? 1 : day.highest) + 4} textAnchor="end">
-          {percent(most > 1 ? 1 : day.highest)}
+          {percentOf(most > 1 ? 1 : day.highest)}
         </text>
         {[0, 0.25, 0.5, 0.75].map((share) => (
           <text key={share} x={left + share * (width - left)} y={height - 4} textAnchor="middle">
