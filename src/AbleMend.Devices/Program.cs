@@ -1,4 +1,6 @@
 using System.CommandLine;
+using AbleMend.Core;
+using AbleMend.Core.Instruments;
 using AbleMend.Devices;
 
 var to = new Option<string>("--to") { Description = "Where the bench listens for instruments.", DefaultValueFactory = _ => "127.0.0.1:5081" };
@@ -23,6 +25,25 @@ serial.SetAction(async (given, cancel) =>
     return 0;
 });
 simulate.Add(serial);
+var broker = new Argument<string>("broker") { Description = "Where the broker listens, such as 192.168.1.10:1883." };
+var reads = new Option<string[]>("--read") { Description = "What is read from which topic, such as humidity=shop/bench, or humidity=shop/bench@climate.rh inside JSON.", AllowMultipleArgumentsPerToken = true, Required = true };
+var called = new Option<string>("--id") { Description = "What the instrument is called on the line.", DefaultValueFactory = _ => "mqtt-probes" };
+var user = new Option<string?>("--user") { Description = "Who asks; the password is taken from ABLE_MEND_MQTT_PASSWORD." };
+var mqtt = new Command("mqtt", "Probes that publish to an MQTT broker: temperatures in °C, humidity in %, pressures in kPa, light in mW/cm².") { broker, reads, called, user, to };
+mqtt.SetAction(async (given, cancel) =>
+{
+    IReadOnlyList<MqttTopic?> topics = [.. (given.GetValue(reads) ?? []).Select(MqttTopic.Parse)];
+    if (Address.Parse(given.GetValue(to)!) is not { } bench || Address.Parse(given.GetValue(broker)!) is not { } address || topics.Contains(null) || topics.Count == 0)
+    {
+        await Console.Error.WriteLineAsync($"Say where as 127.0.0.1:1883, and what as humidity=shop/bench. There are {string.Join(", ", Enum.GetValues<Measurand>().Select(Kebab<Measurand>.Id))}.");
+        return 2;
+    }
+
+    var probe = new MqttProbe(new Broker(address, given.GetValue(user), Environment.GetEnvironmentVariable("ABLE_MEND_MQTT_PASSWORD")), [.. topics.OfType<MqttTopic>()], given.GetValue(called)!, _ => 0.1, Console.Error);
+    await new Cable(bench.Host, bench.Port, Console.Error).CarryAsync(probe.Instrument, probe.ReadAsync, MqttProbe.Heard, cancel);
+    return 0;
+});
+simulate.Add(mqtt);
 simulate.SetAction(async (given, stopped) =>
 {
     using var stop = CancellationTokenSource.CreateLinkedTokenSource(stopped);

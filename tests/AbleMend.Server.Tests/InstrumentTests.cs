@@ -14,7 +14,7 @@ namespace AbleMend.Server.Tests;
 /// <summary>Instruments on their lines: what they say is shown, what is broken is refused, and what is pulled comes back.</summary>
 public sealed class InstrumentTests : IDisposable
 {
-    private readonly int _port = FreePort();
+    private readonly int _port = Shop.FreePort();
     private readonly Shop _shop;
 
     public InstrumentTests() => _shop = Shop.WithInstruments(_port);
@@ -281,13 +281,6 @@ public sealed class InstrumentTests : IDisposable
         var cable = new Cable(client);
         await cable.SaysAsync(greeting);
         return cable;
-    }
-
-    private static int FreePort()
-    {
-        using var probe = new TcpListener(IPAddress.Loopback, 0);
-        probe.Start();
-        return ((IPEndPoint)probe.LocalEndpoint).Port;
     }
 
     private sealed class Cable(TcpClient client) : IDisposable

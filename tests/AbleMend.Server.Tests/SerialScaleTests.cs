@@ -1,7 +1,6 @@
 extern alias devices;
 
 using System.Net.Http.Json;
-using System.Net.Sockets;
 using System.Runtime.InteropServices;
 using System.Text;
 using AbleMend.Core;
@@ -48,7 +47,7 @@ public sealed partial class SerialScaleTests
     [Fact]
     public async Task What_a_scale_sends_is_on_the_bench_and_it_tares_when_it_is_asked()
     {
-        var free = FreePort();
+        var free = Shop.FreePort();
         using var shop = Shop.WithInstruments(free);
         using var stop = new CancellationTokenSource();
         using var terminal = new Terminal();
@@ -76,13 +75,6 @@ public sealed partial class SerialScaleTests
         }
 
         throw new TimeoutException($"'{line}' never came to the bench.");
-    }
-
-    private static int FreePort()
-    {
-        using var probe = new TcpListener(System.Net.IPAddress.Loopback, 0);
-        probe.Start();
-        return ((System.Net.IPEndPoint)probe.LocalEndpoint).Port;
     }
 
     /// <summary>The other end of a serial line: a pseudo-terminal (POSIX.1-2017, posix_openpt).</summary>

@@ -1,4 +1,6 @@
+using System.Net;
 using System.Net.Http.Json;
+using System.Net.Sockets;
 using System.Text.Json;
 using AbleMend.Core;
 using AbleMend.Core.Cases;
@@ -45,6 +47,14 @@ public sealed class Shop : IDisposable
     public static Shop WithInstruments(int port) => Open(true, port);
 
     public static Shop WithDemo() => Open(false);
+
+    /// <summary>A port that nobody listens on.</summary>
+    public static int FreePort()
+    {
+        using var listener = new TcpListener(IPAddress.Loopback, 0);
+        listener.Start();
+        return ((IPEndPoint)listener.LocalEndpoint).Port;
+    }
 
     public T Service<T>() where T : notnull => _factory.Services.GetRequiredService<T>();
 
