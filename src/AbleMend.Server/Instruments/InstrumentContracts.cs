@@ -1,12 +1,14 @@
 using AbleMend.Core.Instruments;
 using AbleMend.Core.Limits;
+using AbleMend.Core.Preparing;
 
 namespace AbleMend.Server.Instruments;
 
 /// <summary>What the shop's instruments read.</summary>
 /// <param name="Now">The shop's present.</param>
 /// <param name="Instruments">Those that are attached, and those that were, by their identifiers.</param>
-public sealed record InstrumentsView(DateTimeOffset Now, IReadOnlyList<InstrumentView> Instruments);
+/// <param name="Sweating">How far the item is from where dew falls on it; null where air and humidity are not read.</param>
+public sealed record InstrumentsView(DateTimeOffset Now, IReadOnlyList<InstrumentView> Instruments, Sweating? Sweating);
 
 /// <summary>An instrument with what it read last.</summary>
 /// <param name="Id">Identifier.</param>

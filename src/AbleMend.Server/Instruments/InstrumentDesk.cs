@@ -1,6 +1,7 @@
 using System.Runtime.CompilerServices;
 using AbleMend.Core;
 using AbleMend.Core.Instruments;
+using AbleMend.Core.Preparing;
 
 namespace AbleMend.Server.Instruments;
 
@@ -115,7 +116,8 @@ public sealed class InstrumentDesk(TimeProvider time, IHostApplicationLifetime l
         lock (_gate)
         {
             return new InstrumentsView(time.GetUtcNow(), [.. _known.Values.OrderBy(each => each.Instrument.Id, StringComparer.Ordinal)
-                .Select(each => new InstrumentView(each.Instrument.Id, each.Instrument.Name, each.Link is not null, each.Instrument.IsSimulated, [.. each.Readings.Values], each.LeftAt))]);
+                .Select(each => new InstrumentView(each.Instrument.Id, each.Instrument.Name, each.Link is not null, each.Instrument.IsSimulated, [.. each.Readings.Values], each.LeftAt))],
+                Sweating.Of(what => _known.Values.Where(each => each.Link is not null).OrderBy(each => each.Instrument.Id, StringComparer.Ordinal).SelectMany(each => each.Readings.Values).FirstOrDefault(reading => reading.What == what && reading.Value is not null)?.Value));
         }
     }
 

@@ -2345,6 +2345,7 @@ export interface components {
             now: string;
             /** @description Those that are attached, and those that were, by their identifiers. */
             instruments: components["schemas"]["InstrumentView"][];
+            sweating: null | components["schemas"]["Sweating"];
         };
         /** @description The item. */
         ItemFacts: {
@@ -4208,6 +4209,33 @@ export interface components {
             softensAtC: null | number;
             /** @description Where these values come from. */
             source: string;
+        };
+        /** @description How far what is to be coated is from where dew falls on it, as instruments read it. */
+        Sweating: {
+            /**
+             * Format: double
+             * @description What is coated, in °C.
+             */
+            surfaceC: number;
+            /** @description Whether nobody measures the surface, so that the air stands for it: what came in from the cold is colder. */
+            isAir: boolean;
+            /**
+             * Format: double
+             * @description Where dew falls, in °C.
+             */
+            dewPointC: number;
+            /**
+             * Format: double
+             * @description How much warmer the surface is, in K; below 0 it is wet.
+             */
+            apartK: number;
+            /**
+             * Format: double
+             * @description Least that a surface is to have before it is wiped, glued or coated, in °C.
+             */
+            leastSurfaceC: number;
+            /** @description Whether it has that. */
+            isDry: boolean;
         };
         /** @description A question on which practitioners disagree, with what this plan took. */
         TakenSchool: {

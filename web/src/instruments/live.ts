@@ -18,22 +18,31 @@ const tryAgainMs = 5000;
  * shows a reading and somebody can see it: a browser has few lines, and another page may need one.
  */
 let instruments: readonly InstrumentView[] = [];
+let sweating: Schemas['Sweating'] | null = null;
 let source: EventSource | null = null;
 let again: ReturnType<typeof setTimeout> | undefined;
 const listeners = new Set<() => void>();
 
-function show(next: readonly InstrumentView[]): void {
+function show(next: readonly InstrumentView[], dew: Schemas['Sweating'] | null): void {
   instruments = next;
+  // The same as before stays the same object, so that a page is drawn again only when something changes.
+  if (JSON.stringify(dew) !== JSON.stringify(sweating)) sweating = dew;
   for (const listener of listeners) listener();
 }
 
 function open(): void {
   if (source || listeners.size === 0 || document.hidden) return;
   source = new EventSource(address);
-  source.onmessage = (message: MessageEvent<string>) => show((JSON.parse(message.data) as Schemas['InstrumentsView']).instruments);
+  source.onmessage = (message: MessageEvent<string>) => {
+    const view = JSON.parse(message.data) as Schemas['InstrumentsView'];
+    show(view.instruments, view.sweating);
+  };
   source.onerror = () => {
     // Whoever cannot be asked reads nothing: an old number that stands still is worse than none.
-    show(instruments.map((each) => (each.isAttached ? { ...each, isAttached: false } : each)));
+    show(
+      instruments.map((each) => (each.isAttached ? { ...each, isAttached: false } : each)),
+      null,
+    );
     // The browser tries again by itself, unless it was turned away.
     if (source?.readyState === EventSource.CLOSED) {
       close();
@@ -60,6 +69,9 @@ function subscribe(listener: () => void): () => void {
 }
 
 export const useInstruments = () => useSyncExternalStore(subscribe, () => instruments);
+
+/** How far the item is from where dew falls on it, as it is read now; null where nobody reads that. */
+export const useSweating = () => useSyncExternalStore(subscribe, () => sweating);
 
 const readings = new WeakMap<InstrumentView, Map<Measurand, Live>>();
 

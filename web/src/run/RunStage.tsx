@@ -18,6 +18,7 @@ import { useDamageWords } from '../ui/damageWords';
 import { waitWords } from '../ui/words';
 import { actionsFor, type RunAction } from './actions';
 import { CupAtStep } from './CupAtStep';
+import { Dew } from './Dew';
 import { DryingWeights } from './DryingWeights';
 import { Extras } from './Extras';
 import { FailedTest } from './FailedTest';
@@ -95,6 +96,7 @@ function CurrentStep({ step, front, desk, proofs }: CurrentProps) {
         </Notice>
       ) : null}
       {front.useBy ? <UseBy useBy={front.useBy} /> : null}
+      {waiting || front.phase === 'failed' ? null : <Dew step={step} />}
       {front.cup?.stepId === step.id && !waiting ? <CupForSeveral front={front} desk={desk} /> : null}
       {front.together && front.useBy && !front.cup ? <ShareInHand together={front.together} /> : null}
       {(front.cup && !waiting) || front.waitsForCup ? null : details}
