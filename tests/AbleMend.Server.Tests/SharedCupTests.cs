@@ -83,6 +83,18 @@ public sealed class SharedCupTests : IDisposable
         new[] { two.Id, three.Id }.ShouldContain(with[0]);
     }
 
+    [Fact]
+    public async Task What_is_being_mixed_for_all_is_not_taken_apart_by_one()
+    {
+        var (one, two) = (await AtMixAsync(), await AtMixAsync());
+        one = await Shop.ReadAsync(await ShareAsync(one.Id, two.Id));
+        await _shop.HappenedAsync(one, new Happening(RunEventKind.Begin, Mix));
+        two = await SeenAsync(two.Id);
+        var refused = await _shop.SendAsync(HttpMethod.Post, $"/api/mends/{two.Id}/events", new Happening(RunEventKind.CupApart, Mix), two.Version);
+        (await Shop.ProblemAsync(refused)).Code.ShouldBe("being-mixed");
+        (await SeenAsync(two.Id)).ShouldSatisfyAllConditions(mend => mend.Version.ShouldBe(two.Version), mend => mend.Run!.Fronts[0].WaitsForCup.ShouldBeTrue());
+    }
+
     [Theory]
     [InlineData("{}", HttpStatusCode.BadRequest)]
     [InlineData("""{"stepId":"fill-mix","with":null}""", HttpStatusCode.BadRequest)]

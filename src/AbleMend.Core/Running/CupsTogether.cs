@@ -110,6 +110,19 @@ public static class CupsTogether
         ];
     }
 
+    /// <summary>Why a cup cannot be taken apart: it is being mixed already, for all of them. Null where it can.</summary>
+    /// <param name="after">The mend where something happened.</param>
+    /// <param name="told">Another that is told of it.</param>
+    /// <param name="news">What it is told.</param>
+    public static Problem? Refuse(Mend after, Mend told, CupNews news) =>
+        after.Events is [.., { Kind: RunEventKind.CupApart, At: var at }] && told is { Status: MendStatus.Running, Plan: { } plan } && plan.Steps.FirstOrDefault(step => step.Id == news.StepId) is { } mix
+            && CupsInHand.TogetherOf(plan, mix, Run.Standing(told.Events)) is { IsMixedHere: true } && IsBegun(told, mix, at)
+            ? new Problem("being-mixed", "kind", "That cup is being mixed already, for all of them.", "Take the share from it, or let whoever mixes it throw it out first.")
+            : null;
+
+    private static bool IsBegun(Mend mend, PlanStep mix, DateTimeOffset at) =>
+        mend.StateAt(at) is var state && (state.Steps.First(step => step.StepId == mix.Id).Phase != StepPhase.Next || state.Fronts.Any(front => front.StepId == mix.Id && front.Cup?.Parts.Any(part => part.Poured > 0) == true));
+
     /// <summary>Tells a mend what became of the cup that it shares; one that no longer shares it is left as it is.</summary>
     public static Mend Tell(Mend mend, CupNews news) =>
         mend is { Status: MendStatus.Running, Plan: { } plan } && plan.Steps.FirstOrDefault(step => step.Id == news.StepId) is { } mix

@@ -356,7 +356,12 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
             after = await paces.FollowAsync(row, after, cancel);
         }
 
-        await FollowCupsAsync(mend, after, now, cancel);
+        if (await FollowCupsAsync(mend, after, now, cancel) is { } begun)
+        {
+            db.ChangeTracker.Clear();
+            return (Changed.Refused(begun), false);
+        }
+
         MendRecords.Write(after, row);
         row.Version++;
         row.ChangedAt = now;
@@ -381,11 +386,22 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
     }
 
     /// <summary>Tells the mends that share a cup with one what became of it; saved together with what happened there.</summary>
-    private async Task FollowCupsAsync(Mend before, Mend after, DateTimeOffset now, CancellationToken cancel)
+    /// <returns>Why it must not happen; null where it may.</returns>
+    private async Task<Problem?> FollowCupsAsync(Mend before, Mend after, DateTimeOffset now, CancellationToken cancel)
     {
         foreach (var news in CupsTogether.Follow(before, after))
         {
-            if (await LoadAsync(news.Mend, cancel) is { } other && records.Read(other).Value is { } mend && CupsTogether.Tell(mend, news) is var told && !ReferenceEquals(told, mend))
+            if (await LoadAsync(news.Mend, cancel) is not { } other || records.Read(other).Value is not { } mend)
+            {
+                continue;
+            }
+
+            if (CupsTogether.Refuse(after, mend, news) is { } refused)
+            {
+                return refused;
+            }
+
+            if (CupsTogether.Tell(mend, news) is var told && !ReferenceEquals(told, mend))
             {
                 await shelf.FollowAsync(other, told, cancel);
                 MendRecords.Write(told, other);
@@ -393,6 +409,8 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
                 other.ChangedAt = now;
             }
         }
+
+        return null;
     }
 
     /// <summary>The cups that would do for a mend and others, as the bench now stands; null where there is no such mend.</summary>

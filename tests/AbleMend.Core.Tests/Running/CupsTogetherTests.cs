@@ -204,6 +204,10 @@ public class CupsTogetherTests
         CupsTogether.Join(At(3, "Green", Now), Mix, [], Now).Problems.ShouldHaveSingleItem().Code.ShouldBe("empty");
         var host = Kept(joined[0], new Happening(RunEventKind.Poured, Mix, Kebab<MixPart>.Id(MixPart.Resin), 5, Resolution: 0.1), Now);
         host.Mend.Keep(new Happening(RunEventKind.CupApart, Mix), Now).Problems.ShouldHaveSingleItem().Code.ShouldBe("not-now");
+        var apart = joined[1].Mend.Keep(new Happening(RunEventKind.CupApart, Mix), Now).Value!;
+        var news = CupsTogether.Follow(joined[1].Mend, apart).ShouldHaveSingleItem();
+        CupsTogether.Refuse(apart, host.Mend, news).ShouldNotBeNull().Code.ShouldBe("being-mixed");
+        CupsTogether.Refuse(apart, joined[0].Mend, news).ShouldBeNull("nothing is poured yet");
         host.Mend.Keep(new Happening(RunEventKind.CupTogether, Mix), Now).Problems.ShouldHaveSingleItem().Code.ShouldBe("not-by-hand");
     }
 
