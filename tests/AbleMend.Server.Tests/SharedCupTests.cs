@@ -4,7 +4,9 @@ using AbleMend.Core;
 using AbleMend.Core.Cases;
 using AbleMend.Core.Mixing;
 using AbleMend.Core.Running;
+using AbleMend.Core.Stock;
 using AbleMend.Server.Mends;
+using AbleMend.Server.Shelf;
 
 namespace AbleMend.Server.Tests;
 
@@ -64,6 +66,21 @@ public sealed class SharedCupTests : IDisposable
         two.Run!.CurrentStepId.ShouldBe(one.Run!.CurrentStepId);
         two.Run.UseBy.ShouldBe(one.Run.UseBy);
         two.Events[^1].ShouldSatisfyAllConditions(each => each.Kind.ShouldBe(RunEventKind.CupShared), each => each.Cup!.Others[0].Item.ShouldBe(one.ItemName));
+    }
+
+    // One cup for two small fills: both take theirs off the lot, and together what was mixed.
+    [Fact]
+    public async Task Each_takes_its_share_off_the_shelf_and_a_lot_that_is_called_back_names_both()
+    {
+        (await _shop.Client.PutAsJsonAsync("/api/shelf/E-1", new Lot("epoxy-2to1", Id: "E-1", Had: 500), OpenJson.Options)).EnsureSuccessStatusCode();
+        var (one, two) = (await AtMixAsync(), await AtMixAsync());
+        one = await Shop.ReadAsync(await ShareAsync(one.Id, two.Id));
+        await _shop.HappenedAsync(one, new Happening(RunEventKind.HandsDone, Mix));
+        var uses = (await _shop.Client.GetFromJsonAsync<IReadOnlyList<LotUse>>("/api/shelf/E-1/mends", OpenJson.Options))!;
+        uses.Select(use => use.Mend).Order().ShouldBe([one.Id, two.Id]);
+        var batch = one.Plan!.Figures.First(figure => figure.Id == "fill.batch").Value;
+        var left = (await _shop.Client.GetFromJsonAsync<ShelfView>("/api/shelf", OpenJson.Options))!.Lots.Single(lot => lot.Name == "E-1").Left!.Value;
+        (500 - left).ShouldBe(batch * one.Run!.Fronts[0].Together!.Scale, 0.05);
     }
 
     [Fact]
