@@ -1,6 +1,7 @@
 using AbleMend.Core.Methods;
 using AbleMend.Core.Mixing;
 using AbleMend.Core.Plans;
+using AbleMend.Core.Timing;
 using AbleMend.Core.Words;
 using static AbleMend.Core.Quantities.Measures;
 
@@ -141,7 +142,7 @@ public static class CupsTogether
             }
 
             var more = Fit.Of([.. joined, like]);
-            if (more.Why is { } why || joined.Count >= Most)
+            if (more.Why is not null || joined.Count >= Most)
             {
                 left.Add(new CupLeftOut(like.At.Id, like.At.Item, (more.Why ?? "One cup is carried to no more items.").Told()));
                 continue;
@@ -178,7 +179,7 @@ public static class CupsTogether
         {
             var phase = state.Steps.First(each => each.StepId == step.Id).Phase;
             var front = state.Fronts.FirstOrDefault(front => front.StepId == step.Id);
-            var isNext = front is { Together: null, WaitsFor: null, Cup: { Number: 1, Of: 1 } cup } && cup.Parts.All(part => part.Poured == 0) && phase == StepPhase.Next;
+            var isNext = front is { Together: null, WaitsFor: null, HeldUntil: null, Cup: { Number: 1, Of: 1 } cup } && cup.Parts.All(part => part.Poured == 0) && phase == StepPhase.Next;
             if ((isNext || phase == StepPhase.Ahead) && Mixing.Of(at, plan, step, state, isNext, now) is { } mix)
             {
                 yield return mix;
@@ -212,8 +213,8 @@ public static class CupsTogether
                 return null;
             }
 
-            TimedStep(state, step.Id, out var starts, out _);
-            TimedStep(state, users[^1].Id, out _, out var ends);
+            var starts = TimeOf(state, step).StartsAt;
+            var ends = TimeOf(state, users[^1]).HandsEndAt;
             return new Mixing(at, step, order, step.Pour!.Cup!, isNext, starts, users[0].Timing.HandsOnMin, (ends - starts)?.TotalMinutes ?? double.PositiveInfinity, at.Mend.Climate.TemperatureCAt(now));
         }
 
@@ -233,11 +234,7 @@ public static class CupsTogether
             return off <= Math.Max(LeastLikePercent, LikeShare * Math.Min(Math.Min(one.LessPercent, one.MorePercent), Math.Min(other.LessPercent, other.MorePercent)));
         }
 
-        private static void TimedStep(RunState state, string id, out DateTimeOffset? starts, out DateTimeOffset? ends)
-        {
-            var timed = state.Timeline.First(each => each.StepId == id);
-            (starts, ends) = (timed.StartsAt, timed.HandsEndAt);
-        }
+        private static TimedStep TimeOf(RunState state, PlanStep step) => state.Timeline.First(each => each.StepId == step.Id);
     }
 
     /// <summary>Mixes in one cup, the first of them where it is mixed.</summary>
