@@ -48,27 +48,42 @@ interface Begun {
   id: number;
   version: number;
   plan: { steps: { id: string; proof: string | null }[] };
-  run: { currentStepId: string; phase: string } | null;
+  run: { currentStepId: string | null; phase: string } | null;
+}
+
+async function post(url: string, path: string, version: number, body?: unknown): Promise<Begun> {
+  const answer = await fetch(`${url}${path}`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/json', 'If-Match': String(version) },
+    body: body === undefined ? undefined : JSON.stringify(body),
+  });
+  expect(answer.ok, await answer.clone().text()).toBe(true);
+  return (await answer.json()) as Begun;
+}
+
+/** Goes on with a mend by touch alone until a step is next, or with none until every step is done; every test is passed, with nothing to measure. */
+export async function goOn(url: string, id: number, step: string | null): Promise<void> {
+  const { proofs } = (await (await fetch(`${url}/api/catalogue`)).json()) as { proofs: { id: string; measures: string | null }[] };
+  let mend = (await (await fetch(`${url}/api/mends/${id}`)).json()) as Begun;
+  while (mend.run!.currentStepId !== null && (mend.run!.currentStepId !== step || mend.run!.phase !== 'next')) {
+    const stepId = mend.run!.currentStepId;
+    const test = proofs.find((each) => each.id === mend.plan.steps.find((one) => one.id === stepId)!.proof);
+    const happened =
+      mend.run!.phase === 'waiting' ? { kind: 'ready' } : test ? { kind: 'proof', passed: true, value: test.measures ? 0 : null } : { kind: 'hands-done' };
+    mend = await post(url, `/api/mends/${id}/events`, mend.version, { ...happened, stepId });
+  }
+}
+
+/** Starts a draft. */
+export async function start(url: string, id: number): Promise<void> {
+  const draft = (await (await fetch(`${url}/api/mends/${id}`)).json()) as Begun;
+  await post(url, `/api/mends/${id}/start`, draft.version);
 }
 
 /** A worked case, started, and gone on with by touch alone until a step is next. */
 export async function come(url: string, worked: string, step: string): Promise<number> {
-  const post = async (path: string, version: number, body?: unknown) => {
-    const answer = await fetch(`${url}${path}`, {
-      method: 'POST',
-      headers: { 'Content-Type': 'application/json', 'If-Match': String(version) },
-      body: body === undefined ? undefined : JSON.stringify(body),
-    });
-    expect(answer.ok, await answer.clone().text()).toBe(true);
-    return (await answer.json()) as Begun;
-  };
-  let mend = await post(`/api/gallery/${worked}`, 0, {});
-  mend = await post(`/api/mends/${mend.id}/start`, mend.version);
-  while (mend.run!.currentStepId !== step || mend.run!.phase !== 'next') {
-    const stepId = mend.run!.currentStepId;
-    const isTest = mend.plan.steps.find((each) => each.id === stepId)!.proof !== null;
-    const happened = mend.run!.phase === 'waiting' ? { kind: 'ready' } : isTest ? { kind: 'proof', passed: true } : { kind: 'hands-done' };
-    mend = await post(`/api/mends/${mend.id}/events`, mend.version, { ...happened, stepId });
-  }
-  return mend.id;
+  const { id } = await post(url, `/api/gallery/${worked}`, 0, {});
+  await start(url, id);
+  await goOn(url, id, step);
+  return id;
 }

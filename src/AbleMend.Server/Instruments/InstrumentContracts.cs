@@ -1,6 +1,5 @@
 using AbleMend.Core.Instruments;
 using AbleMend.Core.Limits;
-using AbleMend.Core.Preparing;
 
 namespace AbleMend.Server.Instruments;
 

@@ -1,7 +1,6 @@
 using System.Runtime.CompilerServices;
 using AbleMend.Core;
 using AbleMend.Core.Instruments;
-using AbleMend.Core.Preparing;
 
 namespace AbleMend.Server.Instruments;
 

@@ -1,6 +1,6 @@
-using AbleMend.Core.Instruments;
+using AbleMend.Core.Preparing;
 
-namespace AbleMend.Core.Preparing;
+namespace AbleMend.Core.Instruments;
 
 /// <summary>How far what is to be coated is from where dew falls on it, as instruments read it.</summary>
 /// <param name="SurfaceC">What is coated, in °C.</param>

@@ -1,7 +1,7 @@
 using AbleMend.Core.Instruments;
 using AbleMend.Core.Preparing;
 
-namespace AbleMend.Core.Tests.Preparing;
+namespace AbleMend.Core.Tests.Instruments;
 
 /// <summary>Whether something sweats, by what instruments read. Dew points by the Magnus formula: 20 °C at 60 % is 12.0 °C.</summary>
 public class SweatingTests
