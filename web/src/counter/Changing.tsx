@@ -10,10 +10,9 @@ import { Button } from '../ui/Button';
 import { Problems } from '../ui/Notice';
 import { say } from '../words/say';
 import { PickItems } from './PickItems';
+import { TicketFields, type TicketWords } from './TicketFields';
 
 type Ticket = Schemas['TicketView'];
-
-const field = 'h-12 w-full rounded-sm border-2 border-strong-line bg-sheet px-3 text-lg';
 
 /** What a customer says later: another time, another number, one item more. */
 export function Changing({ ticket }: { ticket: Ticket }) {
@@ -38,10 +37,13 @@ export function Changing({ ticket }: { ticket: Ticket }) {
 function Words({ ticket, close }: { ticket: Ticket; close: () => void }) {
   const zone = useZone();
   const queryClient = useQueryClient();
-  const [name, setName] = useState(ticket.customer.name);
-  const [reach, setReach] = useState(ticket.customer.reach ?? '');
-  const [note, setNote] = useState(ticket.note ?? '');
-  const [due, setDue] = useState(ticket.dueAt ? toLocalField(ticket.dueAt, zone) : '');
+  const [words, setWords] = useState<TicketWords>({
+    name: ticket.customer.name,
+    reach: ticket.customer.reach ?? '',
+    due: ticket.dueAt ? toLocalField(ticket.dueAt, zone) : '',
+    note: ticket.note ?? '',
+  });
+  const { name, reach, due, note } = words;
   const key = ticketQuery(ticket.id).queryKey;
   const put = useMutation({
     mutationFn: () =>
@@ -64,24 +66,7 @@ function Words({ ticket, close }: { ticket: Ticket; close: () => void }) {
         put.mutate();
       }}
     >
-      <div className="grid gap-3 sm:grid-cols-2">
-        <label>
-          <span className="lettering block">{say`Who brings it`}</span>
-          <input className={field} value={name} autoComplete="off" onChange={(event) => setName(event.target.value)} />
-        </label>
-        <label>
-          <span className="lettering block">{say`How to reach them`}</span>
-          <input className={field} value={reach} autoComplete="off" onChange={(event) => setReach(event.target.value)} />
-        </label>
-        <label>
-          <span className="lettering block">{say`Needed by`}</span>
-          <input type="datetime-local" className={field} value={due} onChange={(event) => setDue(event.target.value)} />
-        </label>
-        <label>
-          <span className="lettering block">{say`What they say`}</span>
-          <input className={field} value={note} autoComplete="off" onChange={(event) => setNote(event.target.value)} />
-        </label>
-      </div>
+      <TicketFields words={words} onType={setWords} />
       <Problems problems={problemsIn(put.error)} />
       <p className="mt-3 flex flex-wrap gap-3">
         <Button type="submit" look="main" disabled={!name.trim() || put.isPending}>{say`Save`}</Button>

@@ -7,13 +7,12 @@ import { NewItem } from '../intake/NewItem';
 import { tagIn } from '../intake/tag';
 import { Button } from '../ui/Button';
 import { say } from '../words/say';
+import { field } from './TicketFields';
 
 type Item = Schemas['ItemView'];
 
 /** So many are shown below what was typed. */
 const shown = 5;
-
-const field = 'h-12 w-full rounded-sm border-2 border-strong-line bg-sheet px-3 text-lg';
 
 /** An item by any word, by a scan, or one that was not here before. */
 export function PickItems({ picked, onAdd }: { picked: readonly Item[]; onAdd: (item: Item) => void }) {

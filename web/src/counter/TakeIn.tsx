@@ -11,10 +11,9 @@ import { Button } from '../ui/Button';
 import { Problems } from '../ui/Notice';
 import { say } from '../words/say';
 import { PickItems } from './PickItems';
+import { TicketFields, type TicketWords } from './TicketFields';
 
 type Item = Schemas['ItemView'];
-
-const field = 'h-12 w-full rounded-sm border-2 border-strong-line bg-sheet px-3 text-lg';
 
 /** A customer, and what they bring. */
 export function TakeIn() {
@@ -22,10 +21,8 @@ export function TakeIn() {
   const navigate = useNavigate();
   const queryClient = useQueryClient();
   const once = useOnce();
-  const [name, setName] = useState('');
-  const [reach, setReach] = useState('');
-  const [note, setNote] = useState('');
-  const [due, setDue] = useState('');
+  const [words, setWords] = useState<TicketWords>({ name: '', reach: '', due: '', note: '' });
+  const { name, reach, due, note } = words;
   const [items, setItems] = useState<readonly Item[]>([]);
   const open = useMutation({
     mutationFn: () => {
@@ -48,23 +45,8 @@ export function TakeIn() {
   return (
     <section aria-label={say`Take in`} className="border-l-2 border-ink pl-6 max-lg:border-l-0 max-lg:pl-0">
       <h2 className="text-2xl">{say`Take in`}</h2>
-      <div className="mt-2 grid gap-3 sm:grid-cols-2">
-        <label>
-          <span className="lettering block">{say`Who brings it`}</span>
-          <input className={field} value={name} autoComplete="off" onChange={(event) => setName(event.target.value)} />
-        </label>
-        <label>
-          <span className="lettering block">{say`How to reach them`}</span>
-          <input className={field} value={reach} autoComplete="off" onChange={(event) => setReach(event.target.value)} />
-        </label>
-        <label>
-          <span className="lettering block">{say`Needed by`}</span>
-          <input type="datetime-local" className={field} value={due} onChange={(event) => setDue(event.target.value)} />
-        </label>
-        <label>
-          <span className="lettering block">{say`What they say`}</span>
-          <input className={field} value={note} autoComplete="off" onChange={(event) => setNote(event.target.value)} />
-        </label>
+      <div className="mt-2">
+        <TicketFields words={words} onType={setWords} />
       </div>
       <PickItems picked={items} onAdd={add} />
       <ul aria-label={say`What they bring`} className="mt-2">

@@ -37,7 +37,7 @@ function OneCup({ offer, desk }: { offer: Offer; desk: MendDesk }) {
   useKeys(isOffered ? ['o'] : [], () => !share.isPending && share.mutate());
   const told = (amount: number) => amountOf(amount, offer.isWeighed, units);
   return (
-    <section aria-label={say`One cup for several`} className="border-2 border-resin bg-sheet p-3">
+    <section aria-label={say`One cup for several`} className={isOffered ? 'border-2 border-resin bg-sheet p-3' : 'text-faint'}>
       <Problems problems={problemsIn(share.error)} />
       {isOffered ? (
         <>
