@@ -97,6 +97,8 @@ test(`a bench whose network comes and goes, seed ${seed}: every note is there on
   const luck = chance(seed);
   await page.goto(`${server.url}/mends/6/mend`);
   const note = page.getByRole('textbox', { name: 'Note' });
+  // A mend that was never seen cannot be worked on without a network.
+  await expect(note).toBeVisible();
   const written: { text: string; at: number }[] = [];
   // The page's clock is the shop's: what the server says it is when the page says it is.
   const offset = Date.parse(((await (await fetch(`${server.url}/api/shop`)).json()) as { now: string }).now) - Date.now();
