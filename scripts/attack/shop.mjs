@@ -50,14 +50,14 @@ export const freePort = () =>
     });
   });
 
-/** Starts the built server on a file of its own. */
+/** Starts the built server on a file of its own, as ./run does. */
 export async function openShop({ demo = false, database = join(mkdtempSync(join(tmpdir(), 'able-mend-')), 'shop.db'), wait = true, env = {} } = {}) {
   const port = await freePort();
   const base = `http://127.0.0.1:${port}`;
   const startedAt = performance.now();
   const server = spawn('dotnet', ['AbleMend.Server.dll'], {
     cwd: join(top, 'artifacts/server'),
-    env: { ...process.env, AbleMend__Port: `${port}`, AbleMend__Database: database, AbleMend__Empty: `${!demo}`, DOTNET_CLI_TELEMETRY_OPTOUT: '1', ...env },
+    env: { ...process.env, AbleMend__Port: `${port}`, AbleMend__Database: database, AbleMend__Empty: `${!demo}`, DOTNET_CLI_TELEMETRY_OPTOUT: '1', MALLOC_ARENA_MAX: '2', ...env },
     stdio: ['ignore', 'pipe', 'pipe'],
   });
   let said = '';

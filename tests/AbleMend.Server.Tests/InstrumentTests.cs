@@ -170,6 +170,35 @@ public sealed class InstrumentTests : IDisposable
     }
 
     [Fact]
+    public async Task A_probe_that_lies_on_an_item_is_that_items_until_it_is_laid_on_another()
+    {
+        var ding = Shop.DeckDing();
+        var glassed = ding with { Damages = [ding.Damages[0] with { Choice = new Choice("fill-glass-coat", "epoxy-2to1", "glass-203") }] };
+        var (one, other) = (await _shop.StartAsync(await _shop.OpenMendAsync(glassed)), await _shop.StartAsync(await _shop.OpenMendAsync(glassed, "BRD-77")));
+        using var probe = await PlugInAsync("hello bench-climate surface-temperature:0.1");
+        await probe.HearsAsync();
+        await probe.SaysAsync("surface-temperature 16.4");
+        await SeenAsync(each => each.Readings.Single().Value == 16.4);
+        var keeper = _shop.Service<BenchClimate>();
+        (await keeper.KeepAsync(default)).ShouldBe(0, "it lies on neither");
+
+        one = await _shop.HappenedAsync(one, new Happening(RunEventKind.Probe, Text: "bench-climate", Passed: true));
+        one.Run!.Probes.ShouldBe(["bench-climate"]);
+        (await keeper.KeepAsync(default)).ShouldBe(1);
+        (await keeper.KeepAsync(default)).ShouldBe(0, "it is reckoned with now");
+        (await MendAsync(one.Id)).Events[^1].ShouldSatisfyAllConditions(each => (each.Kind, each.Value, each.Resolution).ShouldBe((RunEventKind.Surface, 16.4, 0.1)), each => each.IsByItself.ShouldBeTrue());
+        (await MendAsync(other.Id)).Events.ShouldBeEmpty();
+
+        _shop.Time.Advance(TimeSpan.FromMinutes(1));
+        await _shop.HappenedAsync(other, new Happening(RunEventKind.Probe, Text: "bench-climate", Passed: true));
+        (await keeper.KeepAsync(default)).ShouldBe(2, "taken from the one, read for the other");
+        (await MendAsync(one.Id)).Run!.Probes.ShouldBeEmpty();
+        (await MendAsync(other.Id)).Events[^1].Kind.ShouldBe(RunEventKind.Surface);
+    }
+
+    private async Task<MendView> MendAsync(int id) => (await _shop.Client.GetFromJsonAsync<MendView>($"/api/mends/{id}", OpenJson.Options))!;
+
+    [Fact]
     public async Task A_gauge_that_is_read_by_itself_goes_on_while_nobody_looks_and_until_it_is_told_to_stop()
     {
         var mend = await HoldingAsync();

@@ -1,17 +1,22 @@
 namespace AbleMend.Core.Curing;
 
-/// <summary>Air at the bench from an instant on.</summary>
+/// <summary>What something cures in from an instant on.</summary>
 /// <param name="From">When it begins, UTC.</param>
-/// <param name="TemperatureC">Temperature in °C.</param>
-public sealed record ClimateSpan(DateTimeOffset From, double TemperatureC);
+/// <param name="TemperatureC">Temperature in °C: the bench's air, or the item's own surface where that is read.</param>
+/// <param name="MoistureShare">Water in the air beside what was planned with, for what moisture sets: 1 for as much, 0.5 for half.</param>
+/// <param name="IsSurface">Whether the temperature was read on the item itself.</param>
+public sealed record ClimateSpan(DateTimeOffset From, double TemperatureC, double MoistureShare = 1, bool IsSurface = false);
 
-/// <summary>Bench temperature against time: piecewise constant, the last span without end, the first without beginning.</summary>
+/// <summary>What something cures in against time: piecewise constant, the last span without end, the first without beginning.</summary>
 public sealed class Climate
 {
     private Climate(IReadOnlyList<ClimateSpan> spans) => Spans = spans;
 
     /// <value>Spans in order of time; at least one.</value>
     public IReadOnlyList<ClimateSpan> Spans { get; }
+
+    /// <value>The light that falls on the item as it was read, in order of time; empty where nobody read it, and it is as planned.</value>
+    public IReadOnlyList<LightSpan> Light { get; private init; } = [];
 
     /// <value>The sky over the bench, or null where its place is not known and labels' daylight is taken as it is.</value>
     public Sky? Sky { get; private init; }
@@ -73,10 +78,17 @@ public sealed class Climate
     }
 
     /// <summary>This climate under a sky.</summary>
-    public Climate Under(Sky? sky) => new(Spans) { Sky = sky };
+    public Climate Under(Sky? sky) => new(Spans) { Sky = sky, Light = Light };
+
+    /// <summary>This climate with the light as it was read.</summary>
+    /// <param name="light">Readings in order of time; may be empty.</param>
+    public Climate Lit(IReadOnlyList<LightSpan> light) => new(Spans) { Sky = Sky, Light = light };
 
     /// <summary>Temperature at an instant in °C.</summary>
-    public double TemperatureCAt(DateTimeOffset instant)
+    public double TemperatureCAt(DateTimeOffset instant) => At(instant).TemperatureC;
+
+    /// <summary>The span that an instant lies in; the first begins before everything.</summary>
+    public ClimateSpan At(DateTimeOffset instant)
     {
         var current = Spans[0];
         foreach (var span in Spans)
@@ -89,7 +101,7 @@ public sealed class Climate
             current = span;
         }
 
-        return current.TemperatureC;
+        return current;
     }
 
     private static DateTimeOffset At(DateOnly day, TimeOnly time, TimeZoneInfo zone)

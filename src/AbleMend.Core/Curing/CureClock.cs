@@ -9,7 +9,10 @@ namespace AbleMend.Core.Curing;
 /// <param name="MinimumC">Below this in °C the clock stands still.</param>
 /// <param name="BySun">Whether the sun drives it: its minutes are minutes of full daylight, and go by the sky where that is known.</param>
 /// <param name="Pace">How fast it runs beside its label: 1 as it says, 0.7 for slower.</param>
-public sealed record CureClock(double ReferenceC, double ActivationKjPerMol, double MinimumC, bool BySun = false, double Pace = 1)
+/// <param name="LightFactor">Its minutes for a minute of full daylight where light drives it, above 0, so that what a meter reads can take the plan's place; null where light does not.</param>
+/// <param name="ByMoisture">Whether the water in the air drives it, which the plan has reckoned with as it was then.</param>
+public sealed record CureClock(
+    double ReferenceC, double ActivationKjPerMol, double MinimumC, bool BySun = false, double Pace = 1, double? LightFactor = null, bool ByMoisture = false)
 {
     /// <summary>How long is looked ahead before a milestone counts as never reached: 60 days.</summary>
     public static readonly TimeSpan Horizon = TimeSpan.FromDays(60);
@@ -37,16 +40,24 @@ public sealed record CureClock(double ReferenceC, double ActivationKjPerMol, dou
     public double RateAt(double temperatureC) =>
         temperatureC < MinimumC ? 0 : Pace * EquivalentAge.Rate(ActivationKjPerMol, temperatureC, ReferenceC);
 
+    /// <summary>Rate in a span of a climate: by its temperature, and by its moisture where that sets it.</summary>
+    public double RateIn(ClimateSpan span) => RateAt(span.TemperatureC) * (ByMoisture ? span.MoistureShare : 1);
+
     /// <summary>Minutes at the reference that pass between two instants.</summary>
     /// <param name="from">First instant.</param>
     /// <param name="to">Last instant; before the first, nothing passes.</param>
     /// <param name="climate">Air at the bench.</param>
     public double MinutesBetween(DateTimeOffset from, DateTimeOffset to, Climate climate)
     {
+        if (LightFactor is not null && climate.Light.Count > 0)
+        {
+            return new FallenLight(this, climate).MinutesBetween(from, to);
+        }
+
         var (sum, at) = (0.0, from);
         foreach (var end in climate.Spans.Select(span => span.From).Where(change => change > from && change < to).Append(to))
         {
-            sum += Math.Max(0, (end - at).TotalMinutes) * RateAt(climate.TemperatureCAt(at));
+            sum += Math.Max(0, (end - at).TotalMinutes) * RateIn(climate.At(at));
             at = end;
         }
 
@@ -61,6 +72,11 @@ public sealed record CureClock(double ReferenceC, double ActivationKjPerMol, dou
     public DateTimeOffset? TryFindReached(CureTime label, DateTimeOffset start, Climate climate)
     {
         var left = Guard.NotNegative(label.CureMin, nameof(label));
+        if (LightFactor is not null && climate.Light.Count > 0)
+        {
+            return new FallenLight(this, climate).TryFindDosed(left, start);
+        }
+
         if (BySun && climate.Sky is { } sky)
         {
             return RateAt(climate.TemperatureCAt(start)) > 0 ? sky.TryFindDosed(left, start) : null;
@@ -75,7 +91,7 @@ public sealed record CureClock(double ReferenceC, double ActivationKjPerMol, dou
                 continue;
             }
 
-            var rate = RateAt(climate.Spans[i].TemperatureC);
+            var rate = RateIn(climate.Spans[i]);
             var needed = rate > 0 ? left / rate : double.PositiveInfinity;
             if (needed <= (end - now).TotalMinutes)
             {

@@ -23,7 +23,17 @@ public static class Daylight
     public static double? Minutes(double labelMin, LightLevel light, bool catalysed, double? lampMwPerCm2 = null)
     {
         Guard.Positive(labelMin, nameof(labelMin));
-        double? factor = light switch
+        var factor = Factor(light, lampMwPerCm2);
+        return catalysed
+            ? Math.Min(CatalystOnlyMin, (factor ?? double.MaxValue) * labelMin * CatalystFactor)
+            : factor * labelMin;
+    }
+
+    /// <summary>Minutes of a light for a minute of full daylight, or null where there is none.</summary>
+    /// <param name="light">Light at the bench.</param>
+    /// <param name="lampMwPerCm2">Ultraviolet of the lamp at the work in mW/cm², above 0; null for as much as full daylight.</param>
+    private static double? Factor(LightLevel light, double? lampMwPerCm2) =>
+        light switch
         {
             LightLevel.UvLamp => Sky.LabelMwPerCm2 / Guard.Positive(lampMwPerCm2 ?? Sky.LabelMwPerCm2, nameof(lampMwPerCm2)),
             LightLevel.FullSun => 1,
@@ -31,8 +41,12 @@ public static class Daylight
             LightLevel.OpenShade => 6,
             _ => null,
         };
-        return catalysed
-            ? Math.Min(CatalystOnlyMin, (factor ?? double.MaxValue) * labelMin * CatalystFactor)
-            : factor * labelMin;
-    }
+
+    /// <summary>Ultraviolet that a light told in words stands for, in mW/cm²; 0 indoors.</summary>
+    /// <param name="light">The light.</param>
+    /// <param name="fullDaylightMwPerCm2">Full daylight there and then, in mW/cm², 0 or more.</param>
+    /// <param name="lampMwPerCm2">Ultraviolet of the lamp at the work in mW/cm², above 0; null for as much as a label's full daylight.</param>
+    public static double MwPerCm2(LightLevel light, double fullDaylightMwPerCm2, double? lampMwPerCm2 = null) =>
+        light == LightLevel.UvLamp ? Guard.Positive(lampMwPerCm2 ?? Sky.LabelMwPerCm2, nameof(lampMwPerCm2))
+        : Guard.NotNegative(fullDaylightMwPerCm2, nameof(fullDaylightMwPerCm2)) / Factor(light, null) ?? 0;
 }

@@ -253,7 +253,7 @@ internal sealed class MendJobs(SlotCalendar calendar, ShopFloor floor)
 
     private SlotWait Worked(Air air, CureClock clock, double minutes, bool opens)
     {
-        if (air.Climate.Spans.Count == 1 && !clock.BySun)
+        if (air.Climate.Spans.Count == 1 && !clock.BySun && air.Climate.Light.Count == 0)
         {
             var rate = clock.RateAt(air.Climate.Spans[0].TemperatureC);
             var slots = minutes / rate / DayProblem.SlotMin;
@@ -269,6 +269,6 @@ internal sealed class MendJobs(SlotCalendar calendar, ShopFloor floor)
     {
         public Climate Climate { get; } = mend.Climate;
 
-        public string Key => field ??= string.Join(';', Climate.Spans.Select(span => $"{span.From.UtcTicks}:{span.TemperatureC:R}")) + (Climate.Sky is { } sky ? sky.ToString() : "");
+        public string Key => field ??= string.Join(';', Climate.Spans.Select(span => $"{span.From.UtcTicks}:{span.TemperatureC:R}:{span.MoistureShare:R}")) + string.Join(';', Climate.Light.Select(span => $"{span.From.UtcTicks}:{span.MwPerCm2:R}")) + (Climate.Sky is { } sky ? sky.ToString() : "");
     }
 }

@@ -215,7 +215,7 @@ public static class CupsTogether
 
             var starts = TimeOf(state, step).StartsAt;
             var ends = TimeOf(state, users[^1]).HandsEndAt;
-            return new Mixing(at, step, order, step.Pour!.Cup!, isNext, starts, users[0].Timing.HandsOnMin, (ends - starts)?.TotalMinutes ?? double.PositiveInfinity, at.Mend.Climate.TemperatureCAt(now));
+            return new Mixing(at, step, order, step.Pour!.Cup!, isNext, starts, users[0].Timing.HandsOnMin, (ends - starts)?.TotalMinutes ?? double.PositiveInfinity, at.Mend.Air.TemperatureCAt(now));
         }
 
         /// <summary>Whether one cup does for both: the same materials in the same ratio, measured alike.</summary>

@@ -69,6 +69,10 @@ public sealed record Happening(
         [RunEventKind.Mishap] = ["stepId", "text"],
         [RunEventKind.Note] = ["stepId", "text"],
         [RunEventKind.Reading] = ["value", "resolution"],
+        [RunEventKind.Surface] = ["value", "resolution"],
+        [RunEventKind.Humidity] = ["value", "resolution"],
+        [RunEventKind.Light] = ["text", "value", "resolution"],
+        [RunEventKind.Probe] = ["text", "passed"],
         [RunEventKind.Pace] = ["text", "value", "resolution"],
         [RunEventKind.Gauge] = ["stepId", "text"],
         [RunEventKind.Pressure] = ["stepId", "text", "value", "airC", "barometerKpa", "resolution"],
@@ -230,7 +234,7 @@ public sealed record Mend(RepairCase Case, RepairPlan? Plan, MendStatus Status, 
     internal (DateTimeOffset BeganAt, DateTimeOffset? UseBy) CupTimes(PlanStep mix, DateTimeOffset doneAt)
     {
         var (state, kept) = (StateAt(doneAt), Run.Standing(Events));
-        var times = new CupsInHand(Plan!, Case.Tools.Measure, kept, Climate, doneAt).TimesOf(mix);
+        var times = new CupsInHand(Plan!, Case.Tools.Measure, kept, Air, doneAt).TimesOf(mix);
         var began = times.BeganAt ?? state.Steps.First(step => step.StepId == mix.Id).StartedAt ?? doneAt;
         var life = CupsInHand.TogetherOf(Plan!, mix, kept)?.LifeMin ?? mix.UseWithinMin;
         return (began, times.UseBy ?? (life is { } minutes ? began.AddMinutes(minutes) : null));
@@ -243,10 +247,17 @@ public sealed record Mend(RepairCase Case, RepairPlan? Plan, MendStatus Status, 
             ? Run.Fold(Case, plan, started, Events, now)
             : throw new InvalidOperationException("A mend that was never started has no run.");
 
-    /// <value>The air that it cures in: the bench's, and what was read there since.</value>
+    /// <value>The air round it: the bench's, and what was read there since.</value>
     /// <exception cref="InvalidOperationException">It was never started.</exception>
     [JsonIgnore]
-    public Climate Climate => Run.ClimateOf(Case, StartedAt ?? throw new InvalidOperationException("A mend that was never started has no run."), Run.Standing(Events));
+    public Climate Air => Surroundings.Air(Case, Began, Run.Standing(Events));
+
+    /// <value>What it cures in: the air, or the item's own surface where that is read, and the light and the moisture as they were read.</value>
+    /// <exception cref="InvalidOperationException">It was never started.</exception>
+    [JsonIgnore]
+    public Climate Climate => Surroundings.AtItem(Case, Began, Run.Standing(Events));
+
+    private DateTimeOffset Began => StartedAt ?? throw new InvalidOperationException("A mend that was never started has no run.");
 
     /// <value>The repair that has to follow, once a mend for now was handed back; null where nothing was put off.</value>
     [JsonIgnore]

@@ -51,7 +51,7 @@ internal static class Mishaps
             signs.UnionWith(apart.Max() >= WorthNamingK ? [RunSign.Warm] : []);
         }
 
-        var cups = new CupsInHand(mend.Plan!, mend.Case.Tools.Measure, standing, mend.Climate, now).Poured().ToList();
+        var cups = new CupsInHand(mend.Plan!, mend.Case.Tools.Measure, standing, mend.Air, now).Poured().ToList();
         signs.UnionWith(cups.Any(cup => cup.IsOffItsRatio) ? [RunSign.RatioOff] : []);
         signs.UnionWith(cups.Any(cup => cup.Share > LargeShare) ? [RunSign.LargeBatch] : []);
 

@@ -29,9 +29,10 @@ public static class Run
             Apply(plan, steps, each);
         }
 
-        var climate = ClimateOf(repairCase, startedAt, kept);
+        var climate = Surroundings.AtItem(repairCase, startedAt, kept);
+        var air = Surroundings.Air(repairCase, startedAt, kept);
         var paces = new PacesLearnt(repairCase.Paces, kept);
-        var bench = new Bench(repairCase.Bench.ClimateFrom(startedAt), climate, paces, new CupsInHand(plan, repairCase.Tools.Measure, kept, climate, now), now);
+        var bench = new Bench(repairCase.Bench.ClimateFrom(startedAt), air, climate, paces, new CupsInHand(plan, repairCase.Tools.Measure, kept, air, now), now);
         FillStarts(plan, steps, startedAt);
         var actuals = steps.Where(pair => pair.Value.StartedAt is not null)
             .ToDictionary(pair => pair.Key, pair => new Actual(pair.Value.StartedAt!.Value, pair.Value.HandsEndedAt, pair.Value.NextLookAt));
@@ -57,7 +58,8 @@ public static class Run
             lead?.LeadsBackTo,
             fronts,
             lead?.HeldUntil,
-            kept.LastOrDefault(each => !each.IsByItself) is { } last && last.Number > SharedUpTo(plan, kept));
+            kept.LastOrDefault(each => !each.IsByItself) is { } last && last.Number > SharedUpTo(plan, kept),
+            Surroundings.Probes(kept));
     }
 
     /// <summary>
@@ -68,8 +70,6 @@ public static class Run
         plan.Steps.Where(step => step.Pour?.Cup is not null && CupsInHand.TogetherOf(plan, step, kept) is not null)
             .Select(mix => kept.Last(each => each.StepId == mix.Id && each.Kind is RunEventKind.CupTogether or RunEventKind.CupShared or RunEventKind.HandsDone).Number)
             .DefaultIfEmpty(0).Max();
-
-    private const int LongestInstrument = 40;
 
     private static Front FrontOf(
         RepairPlan plan, PlanStep step, Dictionary<string, Progress> steps, IReadOnlyList<TimedStep> timeline, RepairCase repairCase, IReadOnlyList<RunEvent> kept, Bench bench)
@@ -94,10 +94,11 @@ public static class Run
     /// <summary>What a run is folded at.</summary>
     /// <param name="Planned">The air that was planned with.</param>
     /// <param name="Air">The same, as it was read since.</param>
+    /// <param name="AtItem">What the item cures in, as it was read since.</param>
     /// <param name="Paces">How fast products set, as touch has taught since.</param>
     /// <param name="Cups">The cups as they are filled.</param>
     /// <param name="Now">The present.</param>
-    private sealed record Bench(Climate Planned, Climate Air, PacesLearnt Paces, CupsInHand Cups, DateTimeOffset Now);
+    private sealed record Bench(Climate Planned, Climate Air, Climate AtItem, PacesLearnt Paces, CupsInHand Cups, DateTimeOffset Now);
 
     /// <summary>The damages whose steps a step waits for and that have not got there yet.</summary>
     private static IReadOnlyList<int>? Awaited(RepairPlan plan, PlanStep step, Dictionary<string, Progress> steps) =>
@@ -138,12 +139,12 @@ public static class Run
             RunEventKind.Proof => RefuseProof(plan, front, next),
             RunEventKind.Redo when plan.Steps.All(step => step.Id != next.StepId) => new Problem("unknown-id", "stepId", $"The plan has no step '{next.StepId ?? "":as-is}'.", "Reload the mend."),
             RunEventKind.Note when string.IsNullOrWhiteSpace(next.Text) || next.Text.Length > 2000 => new Problem("bad-note", "text", "The note is empty, or longer than 2000 characters.", "Write something shorter."),
-            RunEventKind.Reading when next.Value is not (>= -10 and <= 45) => new Problem("out-of-range", "value", $"A bench reading lies from {Celsius(-10)} to {Celsius(45)}.", "Read the thermometer again."),
+            RunEventKind.Reading or RunEventKind.Surface or RunEventKind.Humidity or RunEventKind.Light or RunEventKind.Probe => Surroundings.Refuse(next),
             RunEventKind.Pace => new Problem("not-by-hand", "kind", "How fast a product sets is learnt from looks, and not said.", "Say what the look found: ready, or not yet."),
             RunEventKind.Poured or RunEventKind.Stirred or RunEventKind.ThrownOut => CupsInHand.Refuse(plan, state, next),
             RunEventKind.Weighed when front?.Drying is null => new Problem("not-this-step", "stepId", "Nothing dries at this step.", "Reload the mend: it went on elsewhere."),
             RunEventKind.Weighed when next.Value is not (>= 1 and <= Dryings.MostG) => new Problem("out-of-range", "value", $"A weight lies from {Grams(1)} to {Grams(Dryings.MostG)}.", "Weigh it again, in grams."),
-            RunEventKind.Gauge or RunEventKind.Pressure when next.Text is { Length: > LongestInstrument } => new Problem("too-long", "text", $"An instrument's name has at most {LongestInstrument} characters.", "Pick one of those that are attached."),
+            RunEventKind.Gauge or RunEventKind.Pressure when next.Text is { Length: > Surroundings.LongestInstrument } => new Problem("too-long", "text", $"An instrument's name has at most {Surroundings.LongestInstrument} characters.", "Pick one of those that are attached."),
             RunEventKind.Gauge when front?.Hold is null => new Problem("not-this-step", "stepId", "No hold test is current.", "Reload the mend: it went on elsewhere."),
             RunEventKind.Pressure => RefusePressure(front, next),
             RunEventKind.Find when next.Text is not { Length: >= 1 and <= 120 } || string.IsNullOrWhiteSpace(next.Text) =>
@@ -268,7 +269,7 @@ public static class Run
     public static IReadOnlyList<TouchedWait> Touched(RepairCase repairCase, RepairPlan plan, DateTimeOffset startedAt, IReadOnlyList<RunEvent> events)
     {
         var kept = Standing(events);
-        var climate = ClimateOf(repairCase, startedAt, kept);
+        var climate = Surroundings.AtItem(repairCase, startedAt, kept);
         var steps = plan.Steps.ToDictionary(step => step.Id, _ => new Progress());
         var touched = new List<TouchedWait>();
         foreach (var each in kept)
@@ -376,11 +377,32 @@ public static class Run
         // Who has looked and found it not ready moved the window himself.
         var opens = progress.NextLookAt is not null ? timed.OpensAt : wait.Clock.TryFindReached(wait.OpensMin, from, bench.Planned);
         // Only what the air did: what a pace did is told beside it.
-        var inThisAir = progress.NextLookAt is not null ? opens : wait.Clock.TryFindReached(wait.OpensMin, from, bench.Air);
-        var moved = opens is { } before && inThisAir is { } after && (after - before).Duration() >= WorthTelling
-            ? new WindowMove(before, bench.Air.MeanC(from, Later(from, bench.Now)) - bench.Planned.MeanC(from, Later(from, bench.Now)))
+        var asRead = progress.NextLookAt is not null ? opens : wait.Clock.TryFindReached(wait.OpensMin, from, bench.AtItem);
+        var moved = opens is { } before && asRead is { } after && (after - before).Duration() >= WorthTelling
+            ? new WindowMove(before, bench.AtItem.MeanC(from, Later(from, bench.Now)) - bench.Planned.MeanC(from, Later(from, bench.Now)), MovedBy(wait.Clock, from, bench))
             : null;
-        return new LiveWindow(step.Id, wait.Kind, ended, timed.OpensAt, timed.ClosesAt, wait.Check, wait.WhenLate, moved, bench.Paces.Window(wait, from, bench.Air));
+        return new LiveWindow(step.Id, wait.Kind, ended, timed.OpensAt, timed.ClosesAt, wait.Check, wait.WhenLate, moved, bench.Paces.Window(wait, from, bench.AtItem), LightOf(wait, from, bench));
+    }
+
+    /// <summary>What of all that was read moves a clock.</summary>
+    private static MoveCause MovedBy(CureClock clock, DateTimeOffset from, Bench bench) =>
+        clock.LightFactor is not null ? MoveCause.Light
+        : clock.ByMoisture ? MoveCause.Humidity
+        : bench.AtItem.Spans.Any(span => span.IsSurface && span.From <= bench.Now && span.From >= from) || bench.AtItem.At(from).IsSurface ? MoveCause.Surface
+        : MoveCause.Air;
+
+    /// <summary>How much light has fallen on what light sets; null where light does not.</summary>
+    private static LightStand? LightOf(StepWait wait, DateTimeOffset from, Bench bench)
+    {
+        if (wait.Clock.LightFactor is null)
+        {
+            return null;
+        }
+
+        var light = new FallenLight(wait.Clock, bench.AtItem);
+        var read = bench.AtItem.Light.LastOrDefault(span => span.From <= bench.Now);
+        return new LightStand(
+            light.DoseMjPerCm2(light.MinutesBetween(from, Later(from, bench.Now))), light.DoseMjPerCm2(wait.OpensMin.CureMin), light.MwPerCm2At(bench.Now), read?.From, read is null ? null : light.ShareOfClearSky(read));
     }
 
     /// <summary>A window that moved by less is where it was.</summary>
@@ -410,16 +432,6 @@ public static class Run
         var anew = taken is not null && steps[taken.Id].StartedAt is { } at && at > started.AddMinutes(minutes) ? at : started;
         // What was really poured, and when, beats what was planned.
         return (mix.Damage == current.Damage ? cups.SetsAt(mix) : null) ?? anew.AddMinutes(minutes);
-    }
-
-    /// <summary>The air at the bench as it was planned with, and as it was read since.</summary>
-    internal static Climate ClimateOf(RepairCase repairCase, DateTimeOffset startedAt, IReadOnlyList<RunEvent> events)
-    {
-        var readings = events.Where(each => each.Kind == RunEventKind.Reading)
-            .GroupBy(each => each.At)
-            .Select(group => new ClimateSpan(group.Key, group.Last().Value!.Value))
-            .OrderBy(span => span.From);
-        return repairCase.Bench.ClimateFrom(startedAt).WithReadings([.. readings]);
     }
 
     private static DateTimeOffset Later(DateTimeOffset one, DateTimeOffset other) => one > other ? one : other;

@@ -52,6 +52,18 @@ public enum RunEventKind
     /// <summary>A reading of the bench temperature.</summary>
     Reading,
 
+    /// <summary>A reading of the item's own surface, where it cures.</summary>
+    Surface,
+
+    /// <summary>A reading of the humidity at the bench.</summary>
+    Humidity,
+
+    /// <summary>The light that falls on what light sets: as a meter reads it, or told in words.</summary>
+    Light,
+
+    /// <summary>From now on an instrument lies at the item and is read by itself, or no more.</summary>
+    Probe,
+
     /// <summary>What touch has taught of how fast a product sets at this shop, at this bench or at another.</summary>
     Pace,
 
@@ -79,9 +91,9 @@ public enum RunEventKind
 /// <param name="At">When it happened, UTC: by the device that it was told to.</param>
 /// <param name="Kind">What.</param>
 /// <param name="StepId">Step that it concerns; null for notes, readings, undo and hand-back.</param>
-/// <param name="Text">Words of a note, the place of a find, the part that was poured, what went wrong, the material of a pace, the instrument that is or was read by itself, or what to watch on hand-back.</param>
-/// <param name="Value">Temperature in °C of a reading, gauge pressure in kPa of a hold test, what was poured in g or mL, what something weighs in g, a pace beside the label's, or the measure of a test.</param>
-/// <param name="Passed">Whether a test passed.</param>
+/// <param name="Text">Words of a note, the place of a find, the part that was poured, what went wrong, the material of a pace, the instrument that is or was read by itself, the light in a word, or what to watch on hand-back.</param>
+/// <param name="Value">Temperature in °C of a reading of the bench or the item, humidity in percent, ultraviolet in mW/cm², gauge pressure in kPa of a hold test, what was poured in g or mL, what something weighs in g, a pace beside the label's, or the measure of a test.</param>
+/// <param name="Passed">Whether a test passed, or a probe lies there from now on.</param>
 /// <param name="AirC">Air temperature in °C at a reading of a hold test; null takes the bench.</param>
 /// <param name="BarometerKpa">Barometer in kPa at a reading of a hold test; null takes sea level.</param>
 /// <param name="KeptAt">When it was kept, UTC: later than it happened where the network was away; null for an event of before both were kept.</param>
@@ -94,7 +106,7 @@ public sealed record RunEvent(
 {
     /// <value>Whether nobody did it: the bench's own probe said it, it follows from what was found at any bench, or it concerns other mends as well; and nobody takes it back.</value>
     [JsonIgnore]
-    public bool IsByItself => Kind is RunEventKind.Pace or RunEventKind.CupTogether or RunEventKind.CupApart or RunEventKind.CupShared || (Kind == RunEventKind.Reading && Resolution is not null) || (Kind == RunEventKind.Pressure && Text is not null);
+    public bool IsByItself => Kind is RunEventKind.Pace or RunEventKind.CupTogether or RunEventKind.CupApart or RunEventKind.CupShared || (Kind is RunEventKind.Reading or RunEventKind.Surface or RunEventKind.Humidity or RunEventKind.Light && Resolution is not null) || (Kind == RunEventKind.Pressure && Text is not null);
 
     /// <summary>A pace as it is told to a run.</summary>
     /// <param name="number">Number of the event.</param>

@@ -47,8 +47,10 @@ public sealed record StepState(string StepId, StepPhase Phase, DateTimeOffset? S
 /// <param name="WhenLate">What to do when it was missed.</param>
 /// <param name="Moved">Where it stood before the bench was read, and why it moved; null where it stands as planned.</param>
 /// <param name="Pace">How fast what is waited for sets here, and what that makes of the window; null where its label is all that is known.</param>
+/// <param name="Light">How much light has fallen on it; null where light does not set it.</param>
 public sealed record LiveWindow(
-    string StepId, WaitKind Kind, DateTimeOffset FromAt, DateTimeOffset? OpensAt, DateTimeOffset? ClosesAt, Message Check, Message? WhenLate, WindowMove? Moved = null, PacedWindow? Pace = null);
+    string StepId, WaitKind Kind, DateTimeOffset FromAt, DateTimeOffset? OpensAt, DateTimeOffset? ClosesAt, Message Check, Message? WhenLate, WindowMove? Moved = null, PacedWindow? Pace = null,
+    LightStand? Light = null);
 
 /// <summary>What touch has taught of a window.</summary>
 /// <param name="Material">Identifier of the material.</param>
@@ -64,10 +66,36 @@ public sealed record LiveWindow(
 public sealed record PacedWindow(
     string Material, double Rate, double Least, double Most, int Looks, bool IsReckonedWith, DateTimeOffset? LabelAt, DateTimeOffset? EarliestAt, DateTimeOffset? LatestAt, bool ByLabel);
 
-/// <summary>What readings of the bench did to a window.</summary>
-/// <param name="OpenedAt">When it would have opened in the air that was planned with.</param>
-/// <param name="WarmerK">How much warmer the bench was since it began than planned, in K; below 0 for colder.</param>
-public sealed record WindowMove(DateTimeOffset OpenedAt, double WarmerK);
+/// <summary>What of all that is read moves a window.</summary>
+[JsonConverter(typeof(Kebab<MoveCause>))]
+public enum MoveCause
+{
+    /// <summary>The air at the bench.</summary>
+    Air,
+
+    /// <summary>The item itself, which is colder or warmer than the air was planned to be.</summary>
+    Surface,
+
+    /// <summary>The water in the air.</summary>
+    Humidity,
+
+    /// <summary>The light that fell on it.</summary>
+    Light,
+}
+
+/// <summary>What readings did to a window.</summary>
+/// <param name="OpenedAt">When it would have opened in what was planned with.</param>
+/// <param name="WarmerK">How much warmer it was since it began than planned, in K; below 0 for colder.</param>
+/// <param name="Cause">What moved it.</param>
+public sealed record WindowMove(DateTimeOffset OpenedAt, double WarmerK, MoveCause Cause);
+
+/// <summary>How much light has fallen on what light sets.</summary>
+/// <param name="FallenMjPerCm2">Dose so far, in mJ/cm².</param>
+/// <param name="NeededMjPerCm2">Dose that sets it.</param>
+/// <param name="NowMwPerCm2">Ultraviolet now, in mW/cm².</param>
+/// <param name="ReadAt">When it was last read or told; null where it is as planned.</param>
+/// <param name="ShareOfClearSky">What was read of a clear sky; null where that is not known.</param>
+public sealed record LightStand(double FallenMjPerCm2, double NeededMjPerCm2, double NowMwPerCm2, DateTimeOffset? ReadAt, double? ShareOfClearSky);
 
 /// <summary>How far something has dried, by the clock.</summary>
 /// <param name="Result">What the weighings say.</param>
@@ -123,6 +151,7 @@ public sealed record Front(
 /// <param name="Fronts">How far each damage has got, those that are done left out.</param>
 /// <param name="HeldUntil">When the current step had better be begun; null where it may be begun now.</param>
 /// <param name="CanUndo">Whether somebody did something that can be taken back.</param>
+/// <param name="Probes">The instruments that lie at the item and are read by themselves; null of a run that was folded before there were any.</param>
 public sealed record RunState(
     string? CurrentStepId,
     StepPhase Phase,
@@ -140,5 +169,6 @@ public sealed record RunState(
     string? LeadsBackTo,
     IReadOnlyList<Front> Fronts,
     DateTimeOffset? HeldUntil = null,
-    bool CanUndo = false
+    bool CanUndo = false,
+    IReadOnlyList<string>? Probes = null
 );

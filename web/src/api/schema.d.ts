@@ -1479,6 +1479,16 @@ export interface components {
              * @default 1
              */
             pace: number;
+            /**
+             * Format: double
+             * @description Its minutes for a minute of full daylight where light drives it, above 0, so that what a meter reads can take the plan's place; null where light does not.
+             */
+            lightFactor?: null | number;
+            /**
+             * @description Whether the water in the air drives it, which the plan has reckoned with as it was then.
+             * @default false
+             */
+            byMoisture: boolean;
         };
         /** @description Heat of cure, for the cup. */
         CureHeat: {
@@ -2463,6 +2473,34 @@ export interface components {
          * @enum {unknown}
          */
         LightLevel: "full-sun" | "hazy-sun" | "open-shade" | "uv-lamp" | "indoors";
+        /** @description How much light has fallen on what light sets. */
+        LightStand: {
+            /**
+             * Format: double
+             * @description Dose so far, in mJ/cm².
+             */
+            fallenMjPerCm2: number;
+            /**
+             * Format: double
+             * @description Dose that sets it.
+             */
+            neededMjPerCm2: number;
+            /**
+             * Format: double
+             * @description Ultraviolet now, in mW/cm².
+             */
+            nowMwPerCm2: number;
+            /**
+             * Format: date-time
+             * @description When it was last read or told; null where it is as planned.
+             */
+            readAt: null | string;
+            /**
+             * Format: double
+             * @description What was read of a clear sky; null where that is not known.
+             */
+            shareOfClearSky: null | number;
+        };
         /** @description The wait that runs now. */
         LiveWindow: {
             /** @description Step that it belongs to. */
@@ -2489,6 +2527,7 @@ export interface components {
             whenLate: null | components["schemas"]["Message"];
             moved?: null | components["schemas"]["WindowMove"];
             pace?: null | components["schemas"]["PacedWindow"];
+            light?: null | components["schemas"]["LightStand"];
         };
         /** @description A place on an item, with what it changes. */
         Location: {
@@ -3052,6 +3091,11 @@ export interface components {
              */
             tolerancePercent: number;
         };
+        /**
+         * @description What of all that is read moves a window.
+         * @enum {unknown}
+         */
+        MoveCause: "air" | "surface" | "humidity" | "light";
         /** @enum {unknown} */
         Movement: "rigid" | "bends" | "stretches" | null;
         /** @description What the bench still takes of a material. */
@@ -3749,14 +3793,14 @@ export interface components {
             kind: components["schemas"]["RunEventKind"];
             /** @description Step that it concerns; null for notes, readings, undo and hand-back. */
             stepId?: null | string;
-            /** @description Words of a note, the place of a find, the part that was poured, what went wrong, the material of a pace, the instrument that is or was read by itself, or what to watch on hand-back. */
+            /** @description Words of a note, the place of a find, the part that was poured, what went wrong, the material of a pace, the instrument that is or was read by itself, the light in a word, or what to watch on hand-back. */
             text?: null | string;
             /**
              * Format: double
-             * @description Temperature in °C of a reading, gauge pressure in kPa of a hold test, what was poured in g or mL, what something weighs in g, a pace beside the label's, or the measure of a test.
+             * @description Temperature in °C of a reading of the bench or the item, humidity in percent, ultraviolet in mW/cm², gauge pressure in kPa of a hold test, what was poured in g or mL, what something weighs in g, a pace beside the label's, or the measure of a test.
              */
             value?: null | number;
-            /** @description Whether a test passed. */
+            /** @description Whether a test passed, or a probe lies there from now on. */
             passed?: null | boolean;
             /**
              * Format: double
@@ -3789,7 +3833,7 @@ export interface components {
          * @description What happened at the bench.
          * @enum {unknown}
          */
-        RunEventKind: "begin" | "hands-done" | "ready" | "not-yet" | "proof" | "redo" | "poured" | "stirred" | "thrown-out" | "cup-together" | "cup-apart" | "cup-shared" | "mishap" | "note" | "reading" | "pace" | "pressure" | "gauge" | "weighed" | "find" | "undo" | "hand-back";
+        RunEventKind: "begin" | "hands-done" | "ready" | "not-yet" | "proof" | "redo" | "poured" | "stirred" | "thrown-out" | "cup-together" | "cup-apart" | "cup-shared" | "mishap" | "note" | "reading" | "surface" | "humidity" | "light" | "probe" | "pace" | "pressure" | "gauge" | "weighed" | "find" | "undo" | "hand-back";
         /** @description A run, folded from its events. What stands here of a current step is that of the damage that needs hands first. */
         RunState: {
             /** @description Step that is next, in hand or waiting; null when all are done. */
@@ -3848,6 +3892,8 @@ export interface components {
              * @default false
              */
             canUndo: boolean;
+            /** @description The instruments that lie at the item and are read by themselves; null of a run that was folded before there were any. */
+            probes?: null | string[];
         };
         /** @description A question on which practitioners disagree. Both answers are supported; one is the default, with its reason. */
         School: {
@@ -4675,18 +4721,20 @@ export interface components {
          * @enum {unknown}
          */
         WhyMoved: "not-begun" | "wait-moved" | "made-way" | "found-room";
-        /** @description What readings of the bench did to a window. */
+        /** @description What readings did to a window. */
         WindowMove: {
             /**
              * Format: date-time
-             * @description When it would have opened in the air that was planned with.
+             * @description When it would have opened in what was planned with.
              */
             openedAt: string;
             /**
              * Format: double
-             * @description How much warmer the bench was since it began than planned, in K; below 0 for colder.
+             * @description How much warmer it was since it began than planned, in K; below 0 for colder.
              */
             warmerK: number;
+            /** @description What moved it. */
+            cause: components["schemas"]["MoveCause"];
         };
         /** @description What the work does in the section, in millimetres from the middle and from the surface; 0 where it does not happen. */
         WorkProfile: {

@@ -11,6 +11,8 @@ import { Button } from '../ui/Button';
 import { Notice, Problems } from '../ui/Notice';
 import { lookWords, paceWords } from '../measures/pace';
 import { when } from '../measures/time';
+import { measure, type Units } from '../measures/units';
+import { lightWords } from '../ui/words';
 import { aftercareLines } from './aftercare';
 import { proofs, type Proof } from './proofs';
 import { say } from '../words/say';
@@ -151,8 +153,12 @@ const eventWords: Record<string, string> = {
   mishap: say`went wrong`,
   pressure: say`gauge`,
   gauge: say`read by itself`,
-  weighed: say`weighed, g`,
+  weighed: say`weighed`,
   reading: say`bench`,
+  surface: say`item`,
+  humidity: say`humidity`,
+  light: say`light`,
+  probe: say`probe`,
   pace: say`learnt`,
   undo: say`last one undone`,
   'hand-back': say`handed back`,
@@ -166,20 +172,40 @@ const partWords: Record<string, string> = {
   filler: say`g of filler`,
 };
 
+const levelWords: Partial<Record<string, string>> = lightWords;
+
 /** What was said with an event; of a mishap, what the record keeps of it. */
 function textOf(event: MendView['events'][number], mend: MendView): string {
   if (event.kind === 'poured') return partWords[event.text ?? ''] ?? '';
   if (event.kind === 'mishap') return mend.plan?.warnings.find((warning) => warning.code === `mishap-${String(event.number)}`)?.text ?? '';
   if (event.kind === 'pace')
     return event.looks ? `${paceWords(event.value ?? 1)} (${lookWords(event.looks)})` : say`nothing any more: the looks were taken back`;
+  if (event.kind === 'light') return levelWords[event.text ?? ''] ?? '';
+  if (event.kind === 'probe') return event.passed ? say`${event.text} lies at it` : say`${event.text} taken away`;
   if (event.cup) return event.cup.others.map((other) => other.item).join(', ');
   return event.text ?? '';
+}
+
+/** What was read, by its unit; what is poured or tested says its own. */
+const readIn: Partial<Record<MendView['events'][number]['kind'], readonly [unit: string, decimals: number]>> = {
+  reading: ['°C', 1],
+  surface: ['°C', 1],
+  humidity: ['%', 0],
+  light: ['mW/cm²', 2],
+  pressure: ['kPa', 1],
+  weighed: ['g', 1],
+};
+
+function valueOf({ kind, value }: MendView['events'][number], units: Units): string | number | null | undefined {
+  const [unit, decimals] = readIn[kind] ?? [];
+  return unit === undefined || typeof value !== 'number' ? value : measure(value, unit, decimals ?? 0, units);
 }
 
 const nameOf = (material: string | null | undefined, mend: MendView) =>
   mend.plan?.damages.find((damage) => damage.system?.material === material)?.system?.materialName ?? material;
 
 function History({ mend, now, zone }: { mend: MendView; now: number; zone: string }) {
+  const { units } = useUnits();
   if (mend.events.length === 0) return null;
   const title = (id: string | null | undefined) => mend.plan?.steps.find((step) => step.id === id)?.title ?? '';
   return (
@@ -190,7 +216,7 @@ function History({ mend, now, zone }: { mend: MendView; now: number; zone: strin
           <li key={event.number} className="grid grid-cols-[9rem_minmax(0,1fr)] gap-x-4 border-b border-line py-0.5">
             <span className="numeral text-right text-faint">{when(event.at, now, zone)}</span>
             <span>
-              {title(event.stepId)} <strong>{eventWords[event.kind]}</strong> {event.kind === 'pace' ? nameOf(event.text, mend) : event.value}{' '}
+              {title(event.stepId)} <strong>{eventWords[event.kind]}</strong> {event.kind === 'pace' ? nameOf(event.text, mend) : valueOf(event, units)}{' '}
               {textOf(event, mend)} {event.kind === 'proof' ? (event.passed ? say`passed` : say`failed`) : ''}
             </span>
           </li>

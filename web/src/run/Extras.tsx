@@ -1,22 +1,16 @@
 import { useState } from 'react';
 import type { MendDesk } from '../desk/damageInHand';
-import { useReading } from '../instruments/live';
-import { useUnits } from '../shop/units';
 import { Button } from '../ui/Button';
-import { temperature } from '../measures/units';
 import { useKeys } from '../ui/useKeys';
 import { say } from '../words/say';
+import { BenchReadings } from './BenchReadings';
 
 const field = 'h-14 min-w-0 rounded-sm border-2 border-line bg-sheet px-3 text-lg';
 
 /** Beside the main action: a note, a find, a reading of the bench, and taking the last one back. */
 export function Extras({ desk }: { desk: MendDesk }) {
-  const { units } = useUnits();
-  const [reading, setReading] = useState('');
   const { happened, mend, busy } = desk;
   const finds = mend.run?.finds ?? [];
-  const air = useReading('air-temperature');
-  const live = air?.instrument.isAttached ? air.value : null;
   // What the bench's own probe says, and what was learnt of a product, is nobody's to take back.
   const last = mend.events.findLast((each) => !isByItself(each));
   const canUndo = last !== undefined && last.kind !== 'undo';
@@ -36,33 +30,8 @@ export function Extras({ desk }: { desk: MendDesk }) {
           {say`. On the item’s record; each needs a mend of its own.`}
         </p>
       ) : null}
-      <div className="flex flex-wrap gap-2">
-        <form
-          className="flex gap-2"
-          onSubmit={(event) => {
-            event.preventDefault();
-            happened({
-              kind: 'reading',
-              stepId: null,
-              text: null,
-              value: reading.trim() === '' ? live : temperature.kept(Number(reading.replace(',', '.')), units),
-              passed: null,
-            });
-            setReading('');
-          }}
-        >
-          <input
-            aria-label={say`Bench now, ${temperature.unit(units)}`}
-            placeholder={
-              live === null ? say`Bench now, ${temperature.unit(units)}` : say`Bench now: ${temperature.shown(live, units)} ${temperature.unit(units)}`
-            }
-            inputMode="decimal"
-            className={`${field} w-44`}
-            value={reading}
-            onChange={(event) => setReading(event.target.value)}
-          />
-          <Button type="submit" className="min-h-14" disabled={reading.trim() === '' && live === null}>{say`Save reading`}</Button>
-        </form>
+      <BenchReadings desk={desk} />
+      <div>
         <Button className="min-h-14" disabled={!canUndo || busy} onClick={undo}>
           {say`Undo last`} <kbd className="text-sm">U</kbd>
         </Button>
@@ -71,8 +40,10 @@ export function Extras({ desk }: { desk: MendDesk }) {
   );
 }
 
+const probed: readonly string[] = ['reading', 'surface', 'humidity', 'light'];
+
 const isByItself = ({ kind, text, resolution }: MendDesk['mend']['events'][number]) =>
-  kind === 'pace' || (kind === 'reading' && resolution !== null) || (kind === 'pressure' && text !== null);
+  kind === 'pace' || (probed.includes(kind) && resolution !== null) || (kind === 'pressure' && text !== null);
 
 /** One line of words that is kept. */
 function Line({ label, action, onKeep }: { label: string; action: string; onKeep: (text: string) => void }) {

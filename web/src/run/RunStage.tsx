@@ -23,6 +23,7 @@ import { DryingWeights } from './DryingWeights';
 import { Extras } from './Extras';
 import { FailedTest } from './FailedTest';
 import { HoldReadings } from './HoldReadings';
+import { Light } from './Light';
 import { LookedWhen } from './LookedWhen';
 import { Paced } from './Paced';
 import { ProofForm } from './ProofForm';
@@ -119,6 +120,7 @@ function CurrentStep({ step, front, desk, proofs }: CurrentProps) {
       ) : (
         <Actions actions={actionsFor(step, front.phase)} desk={desk} stepId={step.id} since={waiting ? front.window?.fromAt : undefined} />
       )}
+      {waiting && front.window?.light ? <Light stand={front.window.light} desk={desk} /> : null}
       {waiting && front.window?.pace ? <Paced pace={front.window.pace} name={nameOf(front.window.pace.material, plan)} /> : null}
       {waiting ? null : <Cautions ids={step.cautions} plan={plan} />}
     </section>
@@ -265,10 +267,14 @@ function Wait({ window }: { window: NonNullable<RunState['window']> }) {
           ) : null}
         </p>
         <p className="mt-1 text-xl">
-          {window.opensAt ? say`From ${when(window.opensAt, now, zone)}` : say`It will not cure at this bench: warm it, or find light for it`}
+          {window.opensAt
+            ? say`From ${when(window.opensAt, now, zone)}`
+            : window.light
+              ? say`It will not set in this light: carry it into the sun, or under a lamp`
+              : say`It will not cure at this bench: warm it`}
           {window.closesAt ? say` to ${when(window.closesAt, now, zone)}` : window.opensAt ? say`, and no hurry after that` : ''}
         </p>
-        {window.moved ? <p className="mt-1">{movedWords(window.moved, units, (iso) => when(iso, now, zone))}</p> : null}
+        {window.moved ? <p className="mt-1">{movedWords(window.moved, window.opensAt, units, (iso) => when(iso, now, zone))}</p> : null}
         {state === 'late' && window.whenLate ? <p className="mt-1 text-xl font-bold">{window.whenLate}</p> : null}
       </div>
       <p className="text-2xl font-bold">{window.check}</p>
@@ -287,12 +293,20 @@ const nameOf = (material: string, plan: RepairPlan) => plan.damages.find((damage
 /** A difference of temperatures, which has no zero of its own. */
 const apartUnit = '°C apart';
 
-/** What readings of the bench did to a window, and why. */
-function movedWords(moved: NonNullable<NonNullable<RunState['window']>['moved']>, units: Units, at: (iso: string) => string): string {
+type Moved = NonNullable<NonNullable<RunState['window']>['moved']>;
+
+/** What readings did to a window, and why. */
+function movedWords(moved: Moved, opensAt: string | null, units: Units, at: (iso: string) => string): string {
   const apart = measure(Math.abs(moved.warmerK), apartUnit, 1, units);
-  return moved.warmerK < 0
-    ? say`The bench was ${apart} colder than planned: it would have opened ${at(moved.openedAt)}.`
-    : say`The bench was ${apart} warmer than planned: it would have opened ${at(moved.openedAt)}.`;
+  const colder = moved.warmerK < 0;
+  const later = !opensAt || opensAt > moved.openedAt;
+  const why: Record<Moved['cause'], string> = {
+    air: colder ? say`The bench was ${apart} colder than planned` : say`The bench was ${apart} warmer than planned`,
+    surface: colder ? say`The item was ${apart} colder than planned` : say`The item was ${apart} warmer than planned`,
+    humidity: later ? say`The air was drier than planned` : say`The air was damper than planned`,
+    light: later ? say`Less light fell than planned` : say`More light fell than planned`,
+  };
+  return say`${why[moved.cause]}: it would have opened ${at(moved.openedAt)}.`;
 }
 
 interface ActionsProps {

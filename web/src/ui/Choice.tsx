@@ -7,10 +7,12 @@ interface Props<T extends string> {
   options: readonly (readonly [T, string])[];
   onPick: (value: T) => void;
   hideLabel?: boolean;
+  /** For gloves, at the bench. */
+  large?: boolean;
 }
 
 /** A few words to tap, one of them chosen. */
-export function Choice<T extends string>({ label, value, options, onPick, hideLabel }: Props<T>) {
+export function Choice<T extends string>({ label, value, options, onPick, hideLabel, large }: Props<T>) {
   const id = useId();
   return (
     <div>
@@ -22,7 +24,7 @@ export function Choice<T extends string>({ label, value, options, onPick, hideLa
           <RadioGroup.Item
             key={option}
             value={option}
-            className="min-h-11 rounded-sm border-2 border-line bg-sheet px-3 font-medium data-[state=checked]:border-act data-[state=checked]:bg-act data-[state=checked]:text-on-act"
+            className={`${large ? 'min-h-14 px-5' : 'min-h-11 px-3'} rounded-sm border-2 border-line bg-sheet font-medium data-[state=checked]:border-act data-[state=checked]:bg-act data-[state=checked]:text-on-act`}
           >
             {words}
           </RadioGroup.Item>

@@ -77,7 +77,7 @@ internal static class Waits
             job.Warnings.Add(new Warning("dry-air", $"{material.Material.Name} is set by the water in the air, and at {job.Humidity} there is little: it takes {through}. Damp the air round it, or lay a wet cloth beside it, never on it.", null));
         }
 
-        return wait with { OpensMin = through.Value, RecheckMin = Math.Clamp(through.CureMin / 10, 2, 240), Because = through.Id };
+        return wait with { OpensMin = through.Value, Clock = wait.Clock with { ByMoisture = true }, RecheckMin = Math.Clamp(through.CureMin / 10, 2, 240), Because = through.Id };
     }
 
     /// <summary>A wait by the wall clock.</summary>
@@ -161,7 +161,7 @@ internal static class Waits
         // Recheck after a tenth of the wait, but not sooner than two minutes: looking costs a glove.
         return new StepWait(
             light && kind != WaitKind.Loadable ? WaitKind.Light : kind, time.Value, closes(material.Label!) is { } minutes ? CureMin(minutes) : null, counted,
-            CureClock.For(material) with { BySun = BySun(job, material) }, check, Math.Clamp(time.CureMin / 10, 2, 120), whenLate, time.Id,
+            CureClock.For(material) with { BySun = BySun(job, material), LightFactor = light && !Catalysed(job, material) ? LightMin(job, resin, 1) : null }, check, Math.Clamp(time.CureMin / 10, 2, 120), whenLate, time.Id,
             TouchTells(material) ? material.Id : null).At(job.Pace(material));
     }
 
