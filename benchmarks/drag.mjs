@@ -15,7 +15,7 @@ const flags = [
   '--disable-sync',
 ];
 const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium-headless-shell',
   args: flags,
 });
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });

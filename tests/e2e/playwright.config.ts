@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { chromium } from './chromium.ts';
 
 export default defineConfig({
   testDir: '.',
@@ -12,7 +13,7 @@ export default defineConfig({
     // Away is tested by itself; elsewhere what is tested is what the server gives.
     serviceWorkers: 'block',
     launchOptions: {
-      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+      executablePath: chromium,
       args: [
         '--no-sandbox',
         '--disable-gpu',

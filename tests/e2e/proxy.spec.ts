@@ -4,6 +4,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { request as ask } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
+import { chromium } from './chromium.ts';
 import { freePort, ShopServer } from './server.ts';
 
 // The recipe for a shop's network, as it stands in the documents, with Debian's own proxy.
@@ -17,7 +18,7 @@ test.use({
   ignoreHTTPSErrors: true,
   httpCredentials: { username: 'bench', password: 'wet gloves' },
   launchOptions: {
-    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    executablePath: chromium,
     args: ['--no-sandbox', '--disable-gpu', '--host-resolver-rules=MAP bench.lan 127.0.0.1'],
   },
 });
