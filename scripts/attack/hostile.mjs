@@ -156,6 +156,7 @@ const bodies = {
       'find',
       'undo',
       'hand-back',
+      'looked-again',
     ]),
     stepId: luck.of([null, luck.of(steps), luck.of(steps)]),
     text: luck.of([null, 'half an hour late', 'resin', 'tacky/cold', 'epoxy-2to1', 'open-shade', 'bench-climate']),

@@ -13,7 +13,8 @@ namespace AbleMend.Data;
 /// <param name="MaterialName">With what, or null.</param>
 /// <param name="Words">What was told when it was handed back, else why it was sent on; null for nothing.</param>
 /// <param name="Damages">How many damages.</param>
-public sealed record LogLine(Decision Decision, string Construction, Damage Damage, Message? MethodName, Message? MaterialName, Message? Words, int Damages)
+/// <param name="Held">Whether it has held; null where nobody has looked.</param>
+public sealed record LogLine(Decision Decision, string Construction, Damage Damage, Message? MethodName, Message? MaterialName, Message? Words, int Damages, Held? Held = null)
 {
     /// <summary>The line of a mend that has a plan.</summary>
     public static LogLine Of(Mend mend)
@@ -21,7 +22,7 @@ public sealed record LogLine(Decision Decision, string Construction, Damage Dama
         var (repairCase, plan) = (mend.Case, mend.Plan!);
         return new LogLine(
             plan.Verdict.Decision, repairCase.Item.Construction, repairCase.Damages[0].Seen, plan.Damages[0].System?.MethodName, plan.Damages[0].System?.MaterialName,
-            Said(mend) ?? plan.Verdict.Reasons.FirstOrDefault(reason => reason.Decides)?.Text, repairCase.Damages.Count);
+            Said(mend) ?? plan.Verdict.Reasons.FirstOrDefault(reason => reason.Decides)?.Text, repairCase.Damages.Count, mend.Held);
     }
 
     /// <summary>What was told when it was handed back: somebody's own words, which no language file changes.</summary>

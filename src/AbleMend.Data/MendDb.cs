@@ -90,6 +90,7 @@ public sealed class MendDb(DbContextOptions<MendDb> options) : DbContext(options
             mend.Property(row => row.PlanPacked).HasColumnName("PlanJson");
             mend.HasIndex(row => row.ItemId);
             mend.HasIndex(row => row.ItemId, "IX_Mends_Found").HasFilter("FindsJson IS NOT NULL");
+            mend.HasIndex(row => row.HeldMethod).HasFilter("HeldMethod IS NOT NULL");
             mend.HasIndex(row => row.Status);
             mend.HasIndex(row => row.ClosedAt);
             mend.HasIndex(row => row.TicketId);

@@ -23,5 +23,8 @@ public static class MendWords
             .Where(word => !string.IsNullOrWhiteSpace(word)));
 
     /// <summary>What somebody wrote while mending it, one thing after another.</summary>
-    public static string Written(IEnumerable<RunEvent> events) => string.Join(" … ", events.Select(each => each.Text).Where(text => !string.IsNullOrWhiteSpace(text)));
+    public static string Written(IEnumerable<RunEvent> events) => string.Join(" … ", events.Where(each => IsWritten(each.Kind)).Select(each => each.Text).Where(text => !string.IsNullOrWhiteSpace(text)));
+
+    /// <summary>Whether the text of an event is somebody's own words, and not the name of a part, an instrument or a material.</summary>
+    private static bool IsWritten(RunEventKind kind) => kind is RunEventKind.Note or RunEventKind.Find or RunEventKind.HandBack or RunEventKind.LookedAgain;
 }

@@ -87,6 +87,15 @@ public sealed class MendRow
     /// <value>What the log tells of it, as <see cref="LogLine"/>; null while it is open, and in a row from before it was kept.</value>
     public string? LogJson { get; set; }
 
+    /// <value>How it was mended, once somebody has looked whether it held: the identifier of the first damage's method. Null while nobody has.</value>
+    public string? HeldMethod { get; set; }
+
+    /// <value>For how many years it has held until then.</value>
+    public double? HeldYears { get; set; }
+
+    /// <value>Whether it had failed then.</value>
+    public bool HeldFailed { get; set; }
+
     /// <value>Damages found on the item, as <see cref="FoundPlace"/>s, or <see cref="FindsUnread"/>; null where none were found.</value>
     public string? FindsJson { get; set; } = FindsUnread;
 

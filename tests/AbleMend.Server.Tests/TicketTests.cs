@@ -7,6 +7,7 @@ using AbleMend.Core.Worth;
 using AbleMend.Server.Gear;
 using AbleMend.Server.Http;
 using AbleMend.Server.Intake;
+using AbleMend.Server.Log;
 using AbleMend.Server.Mends;
 using AbleMend.Server.Shop;
 
@@ -183,6 +184,30 @@ public sealed class TicketTests : IDisposable
         (await _shop.Client.GetAsync("/api/tickets/999")).StatusCode.ShouldBe(HttpStatusCode.NotFound);
         (await PostAsync("/api/mends/999/agreements", new NewAgreement("Iris Vale"))).StatusCode.ShouldBe(HttpStatusCode.NotFound);
         (await PostAsync("/api/mends/1/agreements", new NewAgreement("Iris Vale"))).StatusCode.ShouldBe(HttpStatusCode.UnprocessableEntity, "it is over");
+    }
+
+    [Fact]
+    public async Task The_log_remembers_whether_a_mend_held_and_what_another_is_worth_goes_by_that()
+    {
+        var closed = (await _shop.Client.GetFromJsonAsync<LogPage>("/api/log", OpenJson.Options))!.Entries.First(each => each.Status == MendStatus.HandedBack && each.MethodName is not null);
+        (await _shop.Client.GetFromJsonAsync<List<HeldOfMethod>>("/api/log/held", OpenJson.Options))!.ShouldBeEmpty();
+        var mend = (await _shop.Client.GetFromJsonAsync<MendView>($"/api/mends/{closed.Id}", OpenJson.Options))!;
+        var method = mend.Plan!.Damages[0].System!.Method;
+        _shop.Time.Advance(TimeSpan.FromDays(200));
+        var failed = await _shop.HappenedAsync(mend, new Happening(RunEventKind.LookedAgain, Text: "the edge lifts", Passed: false));
+        failed.Held.ShouldNotBeNull().Holds.ShouldBeFalse();
+
+        var of = (await _shop.Client.GetFromJsonAsync<List<HeldOfMethod>>("/api/log/held", OpenJson.Options))!.ShouldHaveSingleItem();
+        (of.Method, of.Seen.Mends, of.Seen.Failed).ShouldBe((method, 1, 1));
+        of.Seen.Years.ShouldBe(failed.Held!.Years, 1e-9);
+        (await _shop.Client.GetFromJsonAsync<LogPage>("/api/log?q=lifts", OpenJson.Options))!.Entries.ShouldHaveSingleItem().Held.ShouldNotBeNull().Holds.ShouldBeFalse("its words are found in the log");
+
+        var asked = $"/api/mends/{closed.Id}/mend-or-replace?price=900&servesMonths=60&leftMonths=36";
+        var weighed = (await _shop.Client.GetFromJsonAsync<MendOrReplace>(asked, OpenJson.Options))!;
+        weighed.Seen.ShouldBe(of.Seen);
+        await _shop.HappenedAsync(failed, new Happening(RunEventKind.Undo));
+        (await _shop.Client.GetFromJsonAsync<List<HeldOfMethod>>("/api/log/held", OpenJson.Options))!.ShouldBeEmpty("taken back");
+        (await _shop.Client.GetFromJsonAsync<MendOrReplace>(asked, OpenJson.Options))!.ShouldSatisfyAllConditions(before => before.Seen.Mends.ShouldBe(0), before => before.FailShare.ShouldBeLessThan(weighed.FailShare));
     }
 
     [Fact]

@@ -80,6 +80,7 @@ public sealed record Happening(
         [RunEventKind.Find] = ["stepId", "text"],
         [RunEventKind.Undo] = [],
         [RunEventKind.HandBack] = ["text"],
+        [RunEventKind.LookedAgain] = ["text", "passed"],
     };
 
     /// <summary>How far ahead of the shop's clock a device's may be.</summary>
@@ -258,6 +259,10 @@ public sealed record Mend(RepairCase Case, RepairPlan? Plan, MendStatus Status, 
     public Climate Climate => Surroundings.AtItem(Case, Began, Run.Standing(Events));
 
     private DateTimeOffset Began => StartedAt ?? throw new InvalidOperationException("A mend that was never started has no run.");
+
+    /// <value>Whether it has held, as somebody who looked at it again says; null where nobody has.</value>
+    [JsonIgnore]
+    public Held? Held => ClosedAt is { } closed ? Held.Of(closed, Run.Standing(Events)) : null;
 
     /// <value>The repair that has to follow, once a mend for now was handed back; null where nothing was put off.</value>
     [JsonIgnore]

@@ -119,7 +119,7 @@ public static class Run
     /// <summary>Why an event cannot happen now, or null when it can.</summary>
     public static Problem? Refuse(RepairPlan plan, RunState state, RunEvent next)
     {
-        if (state.HandedBackAt is not null && next.Kind is not RunEventKind.Undo and not RunEventKind.Note)
+        if (state.HandedBackAt is not null && next.Kind is not RunEventKind.Undo and not RunEventKind.Note and not RunEventKind.LookedAgain)
         {
             return new Problem("handed-back", "kind", "This mend was handed back.", "Undo the hand-back first, or start a new mend.");
         }
@@ -150,6 +150,9 @@ public static class Run
             RunEventKind.Find when next.Text is not { Length: >= 1 and <= 120 } || string.IsNullOrWhiteSpace(next.Text) =>
                 new Problem("bad-place", "text", "The place is empty or longer than 120 characters.", "Say where in a few words."),
             RunEventKind.HandBack when state.CurrentStepId is not null => Wrong("Steps are still open."),
+            RunEventKind.LookedAgain when state.HandedBackAt is not { } handedBack || next.At < handedBack => Wrong("It was not handed back yet."),
+            RunEventKind.LookedAgain when next.Passed is null => new Problem("bad-look", "passed", "It holds or it has failed: neither is said.", "Say which."),
+            RunEventKind.LookedAgain when next.Passed == false && string.IsNullOrWhiteSpace(next.Text) => new Problem("bad-look", "text", "Where and how it failed is not said.", "Say it in a few words."),
             RunEventKind.Undo when !state.CanUndo => Wrong("There is nothing to undo, or other mends have gone on by it."),
             RunEventKind.Begin or RunEventKind.HandsDone or RunEventKind.Ready or RunEventKind.NotYet or RunEventKind.Mishap when front is null =>
                 new Problem("not-this-step", "stepId", "Another step is current.", "Reload the mend: it went on elsewhere."),

@@ -1,4 +1,3 @@
-using AbleMend.Core.Catalogue;
 using AbleMend.Core.Limits;
 
 namespace AbleMend.Core.Worth;
@@ -20,27 +19,21 @@ public sealed record Replacement(
 /// <param name="ReplaceCost">Money for the same months by a new one.</param>
 /// <param name="FailShare">How many of such mends fail before those months are over, 0 to 1.</param>
 /// <param name="WorthUpTo">The most that a mend may cost before a new one is cheaper; 0 where no mend is.</param>
-public sealed record MendOrReplace(bool Mend, double MendCost, double RiskCost, double ReplaceCost, double FailShare, double WorthUpTo)
+/// <param name="Seen">What the shop has seen of such mends, which that share goes by; none where it is from memory.</param>
+public sealed record MendOrReplace(bool Mend, double MendCost, double RiskCost, double ReplaceCost, double FailShare, double WorthUpTo, SeenOf Seen)
 {
-    /// <summary>Of mends that are meant to hold for good, so many fail in a year. From memory; a shop's own log says it better.</summary>
-    public const double LastingFailAYear = 0.03;
-
-    /// <summary>Of mends for now, so many fail in a year. From memory; a shop's own log says it better.</summary>
-    public const double ForNowFailAYear = 0.4;
-
     private const double MonthsAYear = 12;
 
     /// <summary>Weighs a mend against a new one. A failure comes, on average, half way through what is left.</summary>
     /// <param name="total">Money for the mend, 0 or more.</param>
-    /// <param name="permanence">How long it is meant to hold.</param>
+    /// <param name="rate">How often such a mend fails.</param>
     /// <param name="replacement">What a new one costs, and how long things serve.</param>
-    public static MendOrReplace Of(double total, Permanence permanence, Replacement replacement)
+    public static MendOrReplace Of(double total, FailRate rate, Replacement replacement)
     {
         var aMonth = replacement.Price / replacement.ServesMonths;
-        var aYear = permanence == Permanence.Lasting ? LastingFailAYear : ForNowFailAYear;
-        var fails = 1 - Math.Pow(1 - aYear, replacement.LeftMonths / MonthsAYear);
+        var fails = rate.Share(replacement.LeftMonths / MonthsAYear);
         var risk = Bill.Cents(fails * aMonth * replacement.LeftMonths / 2);
         var replace = Bill.Cents(aMonth * replacement.LeftMonths);
-        return new MendOrReplace(total + risk <= replace, Bill.Cents(total + risk), risk, replace, fails, Bill.Cents(Math.Max(0, replace - risk)));
+        return new MendOrReplace(total + risk <= replace, Bill.Cents(total + risk), risk, replace, fails, Bill.Cents(Math.Max(0, replace - risk)), rate.Seen);
     }
 }

@@ -13,7 +13,7 @@ namespace AbleMend.Data.Compiled
     public partial class MendDbModel
     {
         private MendDbModel()
-            : base(skipDetectChanges: false, modelId: new Guid("865fb813-cbd7-44e8-ae1b-4190921a4297"), entityTypeCount: 13)
+            : base(skipDetectChanges: false, modelId: new Guid("746840a2-0e50-4413-9de9-42a1daeb4916"), entityTypeCount: 13)
         {
         }
 

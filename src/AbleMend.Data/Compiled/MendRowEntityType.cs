@@ -21,10 +21,10 @@ namespace AbleMend.Data.Compiled
                 "AbleMend.Data.MendRow",
                 typeof(MendRow),
                 baseEntityType,
-                propertyCount: 18,
+                propertyCount: 21,
                 navigationCount: 3,
                 foreignKeyCount: 2,
-                unnamedIndexCount: 5,
+                unnamedIndexCount: 6,
                 namedIndexCount: 1,
                 keyCount: 1);
 
@@ -88,6 +88,27 @@ namespace AbleMend.Data.Compiled
                 typeof(int?),
                 propertyInfo: typeof(MendRow).GetProperty("FollowsMendId", BindingFlags.Public | BindingFlags.Instance | BindingFlags.DeclaredOnly),
                 fieldInfo: typeof(MendRow).GetField("<FollowsMendId>k__BackingField", BindingFlags.NonPublic | BindingFlags.Instance | BindingFlags.DeclaredOnly),
+                nullable: true);
+
+            var heldFailed = runtimeEntityType.AddProperty(
+                "HeldFailed",
+                typeof(bool),
+                propertyInfo: typeof(MendRow).GetProperty("HeldFailed", BindingFlags.Public | BindingFlags.Instance | BindingFlags.DeclaredOnly),
+                fieldInfo: typeof(MendRow).GetField("<HeldFailed>k__BackingField", BindingFlags.NonPublic | BindingFlags.Instance | BindingFlags.DeclaredOnly),
+                sentinel: false);
+
+            var heldMethod = runtimeEntityType.AddProperty(
+                "HeldMethod",
+                typeof(string),
+                propertyInfo: typeof(MendRow).GetProperty("HeldMethod", BindingFlags.Public | BindingFlags.Instance | BindingFlags.DeclaredOnly),
+                fieldInfo: typeof(MendRow).GetField("<HeldMethod>k__BackingField", BindingFlags.NonPublic | BindingFlags.Instance | BindingFlags.DeclaredOnly),
+                nullable: true);
+
+            var heldYears = runtimeEntityType.AddProperty(
+                "HeldYears",
+                typeof(double?),
+                propertyInfo: typeof(MendRow).GetProperty("HeldYears", BindingFlags.Public | BindingFlags.Instance | BindingFlags.DeclaredOnly),
+                fieldInfo: typeof(MendRow).GetField("<HeldYears>k__BackingField", BindingFlags.NonPublic | BindingFlags.Instance | BindingFlags.DeclaredOnly),
                 nullable: true);
 
             var itemId = runtimeEntityType.AddProperty(
@@ -173,12 +194,16 @@ namespace AbleMend.Data.Compiled
                 new[] { followsMendId });
 
             var index1 = runtimeEntityType.AddIndex(
-                new[] { itemId });
+                new[] { heldMethod });
+            index1.AddAnnotation("Relational:Filter", "HeldMethod IS NOT NULL");
 
             var index2 = runtimeEntityType.AddIndex(
-                new[] { status });
+                new[] { itemId });
 
             var index3 = runtimeEntityType.AddIndex(
+                new[] { status });
+
+            var index4 = runtimeEntityType.AddIndex(
                 new[] { ticketId });
 
             var iX_Mends_Found = runtimeEntityType.AddIndex(

@@ -335,6 +335,15 @@ namespace AbleMend.Data.Migrations
                     b.Property<int?>("FollowsMendId")
                         .HasColumnType("INTEGER");
 
+                    b.Property<bool>("HeldFailed")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("HeldMethod")
+                        .HasColumnType("TEXT");
+
+                    b.Property<double?>("HeldYears")
+                        .HasColumnType("REAL");
+
                     b.Property<int>("ItemId")
                         .HasColumnType("INTEGER");
 
@@ -375,6 +384,9 @@ namespace AbleMend.Data.Migrations
                     b.HasIndex("ClosedAt");
 
                     b.HasIndex("FollowsMendId");
+
+                    b.HasIndex("HeldMethod")
+                        .HasFilter("HeldMethod IS NOT NULL");
 
                     b.HasIndex("ItemId");
 

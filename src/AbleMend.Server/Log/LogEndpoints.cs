@@ -27,9 +27,10 @@ namespace AbleMend.Server.Log;
 /// <param name="Damages">How many damages.</param>
 /// <param name="Excerpt">What was written round the words that were asked for, by turns beside and in them; null where none of it was written.</param>
 /// <param name="Photograph">The last photograph of it, or null.</param>
+/// <param name="Held">Whether it has held; null where nobody has looked.</param>
 public sealed record LogEntry(
     int Id, string Tag, string ItemName, MendStatus Status, Decision? Decision, string Construction, Damage? Damage,
-    Message? MethodName, Message? MaterialName, DateTimeOffset ClosedAt, Message? Words, int? FollowsMendId, int Damages = 1, IReadOnlyList<string>? Excerpt = null, int? Photograph = null);
+    Message? MethodName, Message? MaterialName, DateTimeOffset ClosedAt, Message? Words, int? FollowsMendId, int Damages = 1, IReadOnlyList<string>? Excerpt = null, int? Photograph = null, Held? Held = null);
 
 /// <summary>A page of the log.</summary>
 /// <param name="Entries">Its mends.</param>
@@ -45,7 +46,12 @@ public static class LogEndpoints
     private const int LongestWords = 200;
 
     /// <summary>Maps the endpoints.</summary>
-    public static void MapLog(this RouteGroupBuilder api) =>
+    public static void MapLog(this RouteGroupBuilder api)
+    {
+        api.MapGet("/log/held", async (MendDb db, CancellationToken cancel) => Results.Ok(await HeldMends.ByMethodAsync(db, cancel)))
+            .WithName("getHeld")
+            .WithSummary("How the mends of each method have held, as those who looked again have seen; the most looked at first.")
+            .Produces<IReadOnlyList<HeldOfMethod>>();
         api.MapGet("/log", async (string? q, string? after, MendDb db, MendRecords records, CancellationToken cancel) =>
             {
                 if (Refuse(q, after) is { } refused)
@@ -64,6 +70,7 @@ public static class LogEndpoints
             .WithSummary("Closed mends, newest first; with words, those of the newest that carry the beginning of each of them, best first.")
             .Produces<LogPage>()
             .ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+    }
 
     private static Problem? Refuse(string? q, string? after) =>
         q is { Length: > LongestWords } ? new Problem("too-long", "q", $"More than {LongestWords} characters are looked for.", "Look for a few words.")

@@ -16,5 +16,5 @@ internal sealed record LogRow(int Id, string Tag, string ItemName, MendStatus St
     public LogEntry Entry(LogLine? line, IReadOnlyList<string>? excerpt) =>
         line is null
             ? new LogEntry(Id, Tag, ItemName, Status, null, "", null, null, null, ClosedAt, "Its record cannot be read.", FollowsMendId, Excerpt: excerpt)
-            : new LogEntry(Id, Tag, ItemName, Status, line.Decision, line.Construction, line.Damage, line.MethodName, line.MaterialName, ClosedAt, line.Words, FollowsMendId, line.Damages, excerpt);
+            : new LogEntry(Id, Tag, ItemName, Status, line.Decision, line.Construction, line.Damage, line.MethodName, line.MaterialName, ClosedAt, line.Words, FollowsMendId, line.Damages, excerpt, Held: line.Held);
 }

@@ -29,6 +29,7 @@ namespace AbleMend.Server.Mends;
 /// <param name="FoundBefore">What other mends of the same item found on it, newest first.</param>
 /// <param name="Now">The shop's present.</param>
 /// <param name="TicketId">The ticket that it was taken in on, or null.</param>
+/// <param name="Held">Whether it has held since it was handed back; null where nobody has looked.</param>
 public sealed record MendView(
     int Id,
     MendStatus Status,
@@ -49,7 +50,8 @@ public sealed record MendView(
     IReadOnlyList<RunEvent> Events,
     IReadOnlyList<FoundBefore> FoundBefore,
     DateTimeOffset Now,
-    int? TicketId = null);
+    int? TicketId = null,
+    Held? Held = null);
 
 /// <summary>A leak or flaw on the item's record.</summary>
 /// <param name="MendId">Mend that found it.</param>

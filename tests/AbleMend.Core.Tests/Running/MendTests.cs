@@ -50,6 +50,26 @@ public class MendTests
     }
 
     [Fact]
+    public void Whether_it_held_is_said_after_it_was_handed_back_and_what_failed_once_has_failed()
+    {
+        var done = Done(Mend.Open(Quick, Cases.Planner, Now).Value!.Start(Cases.Planner, Now).Value!);
+        done.Keep(new Happening(RunEventKind.LookedAgain, Passed: true), Now.AddDays(1)).Problems.Single().Code.ShouldBe("not-now");
+        var closed = done.Keep(new Happening(RunEventKind.HandBack, Text: "easy on it"), Now.AddDays(1)).Value!;
+        closed.Held.ShouldBeNull();
+        closed.Keep(new Happening(RunEventKind.LookedAgain, Passed: true, At: Now.AddHours(1)), Now.AddDays(2)).Problems.Single().Code.ShouldBe("not-now", "that was before it was handed back");
+        closed.Keep(new Happening(RunEventKind.LookedAgain), Now.AddDays(2)).Problems.Single().Field.ShouldBe("passed");
+        closed.Keep(new Happening(RunEventKind.LookedAgain, Passed: false, Text: " "), Now.AddDays(2)).Problems.Single().Field.ShouldBe("text");
+
+        var held = closed.Keep(new Happening(RunEventKind.LookedAgain, Passed: true), Now.AddDays(1 + 365.25)).Value!;
+        held.Held.ShouldNotBeNull().ShouldSatisfyAllConditions(each => each.Holds.ShouldBeTrue(), each => each.Years.ShouldBe(1, 1e-9));
+        held.ShouldSatisfyAllConditions(each => each.Status.ShouldBe(MendStatus.HandedBack), each => each.ClosedAt.ShouldBe(Now.AddDays(1)));
+        var failed = held.Keep(new Happening(RunEventKind.LookedAgain, Passed: false, Text: "lifts at the rim"), Now.AddDays(1 + (1.5 * 365.25))).Value!;
+        var later = failed.Keep(new Happening(RunEventKind.LookedAgain, Passed: true), Now.AddDays(1000)).Value!;
+        later.Held.ShouldNotBeNull().ShouldSatisfyAllConditions(each => each.Holds.ShouldBeFalse(), each => each.Years.ShouldBe(1.5, 1e-9), each => each.Words.ShouldBe("lifts at the rim"));
+        failed.Keep(new Happening(RunEventKind.Undo), Now.AddDays(1000)).Value!.Held!.Holds.ShouldBeTrue("the last look is taken back, and the mend stays handed back");
+    }
+
+    [Fact]
     public void A_test_is_judged_by_its_limit_and_leads_back_to_the_last_mix()
     {
         var running = Mend.Open(Cases.FinBox(), Cases.Planner, Now).Value!.Start(Cases.Planner, Now).Value!;

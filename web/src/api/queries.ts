@@ -127,6 +127,9 @@ export const logQuery = (q: string) =>
     placeholderData: keepPreviousData,
   });
 
+/** How mends have held; asked for anew whenever the log is opened. */
+export const heldQuery = queryOptions({ queryKey: ['log', 'held'], queryFn: () => ask(api.GET('/api/log/held')) });
+
 export const galleryQuery = queryOptions({
   queryKey: ['gallery'],
   queryFn: () => ask(api.GET('/api/gallery')),

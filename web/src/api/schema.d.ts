@@ -434,6 +434,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/log/held": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How the mends of each method have held, as those who looked again have seen; the most looked at first. */
+        get: operations["getHeld"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/log": {
         parameters: {
             query?: never;
@@ -2236,6 +2253,37 @@ export interface components {
              */
             resolution?: null | number;
         };
+        /** @description Whether a mend has held since it was handed back. */
+        Held: {
+            /** @description Whether it held when it was last looked at; what has failed once has failed, whatever was done about it later. */
+            holds: boolean;
+            /**
+             * Format: date-time
+             * @description When that was seen.
+             */
+            at: string;
+            /**
+             * Format: double
+             * @description How long it has held until then, in years of 365.25 days.
+             */
+            years: number;
+            /** @description What was seen, or null. */
+            words: null | string;
+        };
+        /** @description How the mends of a method have held at this shop. */
+        HeldOfMethod: {
+            /** @description Identifier of the method. */
+            method: string;
+            /** @description Its name. */
+            name: components["schemas"]["Message"];
+            /** @description What was seen. */
+            seen: components["schemas"]["SeenOf"];
+            /**
+             * Format: double
+             * @description How many of a hundred fail in a year, 0 to 1, by that and by what is generally found.
+             */
+            failAYear: number;
+        };
         /**
          * @description What would have an item ready sooner.
          * @enum {unknown}
@@ -2610,6 +2658,7 @@ export interface components {
              * @description The last photograph of it, or null.
              */
             photograph?: null | number;
+            held?: null | components["schemas"]["Held"];
         };
         /** @description A page of the log. */
         LogPage: {
@@ -2964,6 +3013,8 @@ export interface components {
              * @description The most that a mend may cost before a new one is cheaper; 0 where no mend is.
              */
             worthUpTo: number;
+            /** @description What the shop has seen of such mends, which that share goes by; none where it is from memory. */
+            seen: components["schemas"]["SeenOf"];
         };
         /**
          * @description Where a mend stands as a record.
@@ -3043,6 +3094,7 @@ export interface components {
              * @description The ticket that it was taken in on, or null.
              */
             ticketId?: null | number;
+            held?: null | components["schemas"]["Held"];
         };
         /**
          * @description A sentence as a template with its arguments. It is written in place as an interpolated string, `$"Drill {drill} at each
@@ -3800,7 +3852,7 @@ export interface components {
              * @description Temperature in °C of a reading of the bench or the item, humidity in percent, ultraviolet in mW/cm², gauge pressure in kPa of a hold test, what was poured in g or mL, what something weighs in g, a pace beside the label's, or the measure of a test.
              */
             value?: null | number;
-            /** @description Whether a test passed, or a probe lies there from now on. */
+            /** @description Whether a test passed, a probe lies there from now on, or what was mended holds. */
             passed?: null | boolean;
             /**
              * Format: double
@@ -3833,7 +3885,7 @@ export interface components {
          * @description What happened at the bench.
          * @enum {unknown}
          */
-        RunEventKind: "begin" | "hands-done" | "ready" | "not-yet" | "proof" | "redo" | "poured" | "stirred" | "thrown-out" | "cup-together" | "cup-apart" | "cup-shared" | "mishap" | "note" | "reading" | "surface" | "humidity" | "light" | "probe" | "pace" | "pressure" | "gauge" | "weighed" | "find" | "undo" | "hand-back";
+        RunEventKind: "begin" | "hands-done" | "ready" | "not-yet" | "proof" | "redo" | "poured" | "stirred" | "thrown-out" | "cup-together" | "cup-apart" | "cup-shared" | "mishap" | "note" | "reading" | "surface" | "humidity" | "light" | "probe" | "pace" | "pressure" | "gauge" | "weighed" | "find" | "undo" | "hand-back" | "looked-again";
         /** @description A run, folded from its events. What stands here of a current step is that of the damage that needs hands first. */
         RunState: {
             /** @description Step that is next, in hand or waiting; null when all are done. */
@@ -3942,6 +3994,24 @@ export interface components {
              * @description How far the damage goes into it in millimetres.
              */
             depthIntoMm: number;
+        };
+        /** @description What a shop has seen of a way of mending, after it was handed back. */
+        SeenOf: {
+            /**
+             * Format: int32
+             * @description How many were looked at again.
+             */
+            mends: number;
+            /**
+             * Format: int32
+             * @description How many of them had failed.
+             */
+            failed: number;
+            /**
+             * Format: double
+             * @description How long they have held together, in years: each until it failed or was last looked at.
+             */
+            years: number;
         };
         /** @description What a figure was before it was set by hand, and why it was. */
         SetByHand: {
@@ -5821,6 +5891,26 @@ export interface operations {
                 };
                 content: {
                     "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    getHeld: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HeldOfMethod"][];
                 };
             };
         };

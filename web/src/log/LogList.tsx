@@ -3,7 +3,7 @@ import { useWindowVirtualizer } from '@tanstack/react-virtual';
 import { useCallback, useEffect, useState } from 'react';
 import { smallPictureAt } from '../api/photographs';
 import type { Schemas } from '../api/types';
-import { when } from '../measures/time';
+import { served, when } from '../measures/time';
 import { useMinute } from '../shop/clock';
 import { useZone } from '../shop/zone';
 import { useDamageWords } from '../ui/damageWords';
@@ -72,6 +72,7 @@ function Line({ entry }: { entry: Entry }) {
       <span className="leading-tight">
         <span className="line-clamp-3">
           <strong className={entry.status === 'handed-back' ? 'text-good' : 'text-late'}>{outcome(entry)}.</strong>{' '}
+          {entry.held ? <strong className={entry.held.holds ? 'text-good' : 'text-late'}>{heldWords(entry.held)}</strong> : null}{' '}
           {inWords ? <Marked parts={inWords} /> : entry.words}
         </span>
         {entry.excerpt && !inWords ? (
@@ -93,6 +94,8 @@ function outcome(entry: Entry): string {
   if (entry.status !== 'handed-back') return decisionWords[entry.decision];
   return entry.decision === 'mend-for-now' ? say`Mended for now` : say`Mended`;
 }
+
+const heldWords = ({ holds, years }: NonNullable<Entry['held']>) => (holds ? say`Held for ${served(years)}.` : say`Failed after ${served(years)}.`);
 
 /** What was written round the words that were looked for; every second part is one of them. */
 function Marked({ parts }: { parts: readonly string[] }) {

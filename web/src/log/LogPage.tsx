@@ -6,6 +6,7 @@ import { problemsIn } from '../api/client';
 import { logQuery } from '../api/queries';
 import { Problems } from '../ui/Notice';
 import { say } from '../words/say';
+import { HowTheyHeld } from './HowTheyHeld';
 import { LogList } from './LogList';
 
 /** How long after the last key it is looked for, in milliseconds. */
@@ -21,6 +22,7 @@ export function LogPage() {
         <h1 className="text-3xl">{say`Log`}</h1>
         <SearchField q={q} />
       </div>
+      <HowTheyHeld />
       <Problems problems={problemsIn(log.error)} />
       <LogList
         entries={log.data?.pages.flatMap((page) => page.entries) ?? []}

@@ -1,4 +1,6 @@
-import type { Candidate, Catalogue, PlannedDamage } from '../api/types';
+import { useQuery } from '@tanstack/react-query';
+import { heldQuery } from '../api/queries';
+import type { Candidate, Catalogue, PlannedDamage, Schemas } from '../api/types';
 import type { MendDesk } from '../desk/damageInHand';
 import { useUnits } from '../shop/units';
 import { withChoice, withSchool, withWanted } from '../desk/edit';
@@ -14,6 +16,7 @@ import { say } from '../words/say';
 /** Match: what can bond to every layer, ranked; what cannot stays, with the layer that it would harm. */
 export function MatchStage({ desk, catalogue, goTo }: StageProps) {
   const { planned, problems, mend } = desk;
+  const held = useQuery(heldQuery);
   if (!planned) return <Problems problems={problems} />;
   const draft = mend.status === 'draft';
   const isChosen = (candidate: Candidate) => planned.system?.method === candidate.method && planned.system.material === candidate.material;
@@ -32,6 +35,7 @@ export function MatchStage({ desk, catalogue, goTo }: StageProps) {
             key={candidate.method + candidate.material}
             candidate={candidate}
             chosen={isChosen(candidate)}
+            held={held.data?.find((each) => each.method === candidate.method)?.seen}
             onPick={draft ? () => desk.editDamage((now) => withChoice(now, { method: candidate.method, material: candidate.material })) : null}
           />
         ))}
@@ -51,7 +55,16 @@ export function MatchStage({ desk, catalogue, goTo }: StageProps) {
   );
 }
 
-function Row({ candidate, chosen, onPick }: { candidate: Candidate; chosen: boolean; onPick: (() => void) | null }) {
+type Seen = Schemas['SeenOf'];
+
+/** What the shop's own log knows of a method. */
+function HeldHere({ seen }: { seen: Seen }) {
+  return (
+    <span className="block text-sm">{say`Here: ${seen.mends} looked at again, ${seen.failed} of them failed, in ${seen.years.toFixed(1)} years of use.`}</span>
+  );
+}
+
+function Row({ candidate, chosen, held, onPick }: { candidate: Candidate; chosen: boolean; held: Seen | undefined; onPick: (() => void) | null }) {
   const time = candidate.minutesToUse === null ? 'never' : span(candidate.minutesToUse * 60_000);
   return (
     <li className={`border-b border-line ${chosen ? 'bg-sheet' : ''}`}>
@@ -70,6 +83,7 @@ function Row({ candidate, chosen, onPick }: { candidate: Candidate; chosen: bool
           <span className="block text-faint">
             {candidate.methodName}, {candidate.permanence === 'lasting' ? say`for good` : say`for now`}. {chosen ? candidate.why : ''}
           </span>
+          {held ? <HeldHere seen={held} /> : null}
           {candidate.findings.map((finding) => (
             <span key={finding.rule} className="block text-sm">
               <strong className="text-resin">{finding.weight === 'to-buy' ? say`To buy` : say`Note`}:</strong> {finding.reason}

@@ -88,3 +88,10 @@ export function fromLocalField(text: string, zone: string): string | null {
   const first = asUtc - offset(asUtc);
   return new Date(asUtc - offset(first)).toISOString();
 }
+
+/** How long something has served, as roughly as anybody knows it: days at first, then months. */
+export function served(years: number): string {
+  const days = Math.round(years * 365.25);
+  if (days < 61) return days === 1 ? say`1 day` : say`${days} days`;
+  return say`${Math.round(years * 12)} months`;
+}

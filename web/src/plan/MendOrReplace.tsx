@@ -50,7 +50,10 @@ export function MendOrReplace({ id, version, currency }: Props) {
                   : say`A new one is the cheaper way.`}
             </p>
             <p className="text-faint">
-              {say`For the months that are left, mending costs ${money(data.mendCost, currency)}, ${money(data.riskCost, currency)} of it for the ${(data.failShare * 100).toFixed(0)} in 100 that fail before they are over; that part of a new one costs ${money(data.replaceCost, currency)}. How many fail is from memory.`}
+              {say`For the months that are left, mending costs ${money(data.mendCost, currency)}, ${money(data.riskCost, currency)} of it for the ${(data.failShare * 100).toFixed(0)} in 100 that fail before they are over; that part of a new one costs ${money(data.replaceCost, currency)}.`}{' '}
+              {data.seen.mends > 0
+                ? say`How many fail goes by ${data.seen.mends} such mends that were looked at again here, ${data.seen.failed} of which had failed.`
+                : say`How many fail is from memory.`}
             </p>
           </>
         ) : null}

@@ -14,6 +14,7 @@ import { when } from '../measures/time';
 import { measure, type Units } from '../measures/units';
 import { lightWords } from '../ui/words';
 import { aftercareLines } from './aftercare';
+import { LookedAgain } from './LookedAgain';
 import { proofs, type Proof } from './proofs';
 import { say } from '../words/say';
 
@@ -37,6 +38,7 @@ export function ProveStage({ desk, catalogue, goTo }: StageProps) {
       </ul>
       <Problems problems={desk.refused} />
       {mend.status === 'handed-back' ? <HandedBack mend={mend} now={now} zone={zone} /> : null}
+      {mend.status === 'handed-back' ? <LookedAgain desk={desk} /> : null}
       {mend.status === 'running' ? (
         done ? (
           <HandBack
@@ -162,6 +164,7 @@ const eventWords: Record<string, string> = {
   pace: say`learnt`,
   undo: say`last one undone`,
   'hand-back': say`handed back`,
+  'looked-again': say`looked at again`,
 };
 
 const partWords: Record<string, string> = {
@@ -184,6 +187,12 @@ function textOf(event: MendView['events'][number], mend: MendView): string {
   if (event.kind === 'probe') return event.passed ? say`${event.text} lies at it` : say`${event.text} taken away`;
   if (event.cup) return event.cup.others.map((other) => other.item).join(', ');
   return event.text ?? '';
+}
+
+function resultOf({ kind, passed }: MendView['events'][number]): string {
+  if (kind === 'proof') return passed ? say`passed` : say`failed`;
+  if (kind === 'looked-again') return passed ? say`it holds` : say`it has failed`;
+  return '';
 }
 
 /** What was read, by its unit; what is poured or tested says its own. */
@@ -217,7 +226,7 @@ function History({ mend, now, zone }: { mend: MendView; now: number; zone: strin
             <span className="numeral text-right text-faint">{when(event.at, now, zone)}</span>
             <span>
               {title(event.stepId)} <strong>{eventWords[event.kind]}</strong> {event.kind === 'pace' ? nameOf(event.text, mend) : valueOf(event, units)}{' '}
-              {textOf(event, mend)} {event.kind === 'proof' ? (event.passed ? say`passed` : say`failed`) : ''}
+              {textOf(event, mend)} {resultOf(event)}
             </span>
           </li>
         ))}
