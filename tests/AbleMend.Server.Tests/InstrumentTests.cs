@@ -175,12 +175,13 @@ public sealed class InstrumentTests : IDisposable
         var ding = Shop.DeckDing();
         var glassed = ding with { Damages = [ding.Damages[0] with { Choice = new Choice("fill-glass-coat", "epoxy-2to1", "glass-203") }] };
         var (one, other) = (await _shop.StartAsync(await _shop.OpenMendAsync(glassed)), await _shop.StartAsync(await _shop.OpenMendAsync(glassed, "BRD-77")));
-        using var probe = await PlugInAsync("hello bench-climate surface-temperature:0.1");
+        using var probe = await PlugInAsync("hello bench-climate surface-temperature:0.1 air-temperature:0.1 humidity:1");
         await probe.HearsAsync();
-        await probe.SaysAsync("surface-temperature 16.4");
-        await SeenAsync(each => each.Readings.Single().Value == 16.4);
+        await probe.SaysAsync("surface-temperature 16.4", "air-temperature 20", "humidity 90");
+        await SeenAsync(each => each.Readings.All(reading => reading.Value is not null));
         var keeper = _shop.Service<BenchClimate>();
         (await keeper.KeepAsync(default)).ShouldBe(0, "it lies on neither");
+        (await DewAsync()).ShouldSatisfyAllConditions(view => view.Sweating!.SurfaceC.ShouldBe(16.4, "held to whatever is coated"), view => view.AtItems.ShouldBeEmpty());
 
         one = await _shop.HappenedAsync(one, new Happening(RunEventKind.Probe, Text: "bench-climate", Passed: true));
         one.Run!.Probes.ShouldBe(["bench-climate"]);
@@ -194,7 +195,12 @@ public sealed class InstrumentTests : IDisposable
         (await keeper.KeepAsync(default)).ShouldBe(2, "taken from the one, read for the other");
         (await MendAsync(one.Id)).Run!.Probes.ShouldBeEmpty();
         (await MendAsync(other.Id)).Events[^1].Kind.ShouldBe(RunEventKind.Surface);
+        (await DewAsync()).ShouldSatisfyAllConditions(
+            view => view.Sweating.ShouldNotBeNull().IsAir.ShouldBeTrue("what lies on one item says nothing of another"),
+            view => view.AtItems.ShouldHaveSingleItem().ShouldSatisfyAllConditions(at => at.Mend.ShouldBe(other.Id), at => at.Sweating.IsDry.ShouldBeFalse()));
     }
+
+    private async Task<InstrumentsView> DewAsync() => (await _shop.Client.GetFromJsonAsync<InstrumentsView>("/api/instruments", OpenJson.Options))!;
 
     private async Task<MendView> MendAsync(int id) => (await _shop.Client.GetFromJsonAsync<MendView>($"/api/mends/{id}", OpenJson.Options))!;
 

@@ -29,6 +29,7 @@ public sealed class BenchClimate(IServiceScopeFactory scopes, InstrumentDesk des
         var open = await scope.ServiceProvider.GetRequiredService<MendStore>().OpenAsync(cancel);
         var running = open.Where(each => each.Record.Value is { Status: MendStatus.Running }).Select(each => (each.Row.Id, Mend: each.Record.Value!)).ToList();
         var laidAt = LaidAt(running, now);
+        desk.Lies(laidAt);
         var kept = 0;
         foreach (var (id, mend) in running)
         {

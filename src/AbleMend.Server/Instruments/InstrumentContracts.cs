@@ -6,8 +6,14 @@ namespace AbleMend.Server.Instruments;
 /// <summary>What the shop's instruments read.</summary>
 /// <param name="Now">The shop's present.</param>
 /// <param name="Instruments">Those that are attached, and those that were, by their identifiers.</param>
-/// <param name="Sweating">How far the item is from where dew falls on it; null where air and humidity are not read.</param>
-public sealed record InstrumentsView(DateTimeOffset Now, IReadOnlyList<InstrumentView> Instruments, Sweating? Sweating);
+/// <param name="Sweating">How far an item is from where dew falls on it, by what lies on none of them; null where air and humidity are not read.</param>
+/// <param name="AtItems">The same of those that a probe lies on.</param>
+public sealed record InstrumentsView(DateTimeOffset Now, IReadOnlyList<InstrumentView> Instruments, Sweating? Sweating, IReadOnlyList<ItemSweating> AtItems);
+
+/// <summary>How far an item that a probe lies on is from where dew falls on it.</summary>
+/// <param name="Mend">The mend of the item.</param>
+/// <param name="Sweating">How far.</param>
+public sealed record ItemSweating(int Mend, Sweating Sweating);
 
 /// <summary>An instrument with what it read last.</summary>
 /// <param name="Id">Identifier.</param>

@@ -24,6 +24,7 @@ public sealed class InstrumentDesk(TimeProvider time, IHostApplicationLifetime l
     private readonly Lock _gate = new();
     private readonly Dictionary<string, Attached> _known = [];
     private TaskCompletionSource _changed = NewSignal();
+    private IReadOnlyDictionary<string, int> _laidAt = new Dictionary<string, int>();
     private int _screens;
 
     /// <summary>An instrument has said what it is. One of the same name that is still attached is put off: its cable was pulled and put back.</summary>
@@ -114,11 +115,34 @@ public sealed class InstrumentDesk(TimeProvider time, IHostApplicationLifetime l
     {
         lock (_gate)
         {
-            return new InstrumentsView(time.GetUtcNow(), [.. _known.Values.OrderBy(each => each.Instrument.Id, StringComparer.Ordinal)
-                .Select(each => new InstrumentView(each.Instrument.Id, each.Instrument.Name, each.Link is not null, each.Instrument.IsSimulated, [.. each.Readings.Values], each.LeftAt))],
-                Sweating.Of(what => _known.Values.Where(each => each.Link is not null).OrderBy(each => each.Instrument.Id, StringComparer.Ordinal).SelectMany(each => each.Readings.Values).FirstOrDefault(reading => reading.What == what && reading.Value is not null)?.Value));
+            return new InstrumentsView(
+                time.GetUtcNow(),
+                [.. _known.Values.OrderBy(each => each.Instrument.Id, StringComparer.Ordinal)
+                    .Select(each => new InstrumentView(each.Instrument.Id, each.Instrument.Name, each.Link is not null, each.Instrument.IsSimulated, [.. each.Readings.Values], each.LeftAt))],
+                SweatingAt(null),
+                [.. _laidAt.Values.Distinct().Order().Select(mend => SweatingAt(mend) is { } sweating ? new ItemSweating(mend, sweating) : null).OfType<ItemSweating>()]);
         }
     }
+
+    /// <summary>At which mends probes lie: what they read of a surface is that item's, and no other's.</summary>
+    /// <param name="mends">Numbers of the mends by the identifiers of the instruments.</param>
+    public void Lies(IReadOnlyDictionary<string, int> mends)
+    {
+        lock (_gate)
+        {
+            if (mends.Count != _laidAt.Count || mends.Except(_laidAt).Any())
+            {
+                _laidAt = mends;
+                Changed();
+            }
+        }
+    }
+
+    /// <summary>What the air does to an item, by the probe that lies on it; of none, by those that lie on none.</summary>
+    private Sweating? SweatingAt(int? mend) =>
+        Sweating.Of(what => _known.Values
+            .Where(each => each.Link is not null && (what != Measurand.SurfaceTemperature || (_laidAt.TryGetValue(each.Instrument.Id, out var at) ? at == mend : mend is null)))
+            .OrderBy(each => each.Instrument.Id, StringComparer.Ordinal).SelectMany(each => each.Readings.Values).FirstOrDefault(reading => reading.What == what && reading.Value is not null)?.Value);
 
     /// <summary>Whether another screen can be told.</summary>
     public bool HasRoom => Volatile.Read(ref _screens) < MostScreens;

@@ -2404,6 +2404,8 @@ export interface components {
             /** @description Those that are attached, and those that were, by their identifiers. */
             instruments: components["schemas"]["InstrumentView"][];
             sweating: null | components["schemas"]["Sweating"];
+            /** @description The same of those that a probe lies on. */
+            atItems: components["schemas"]["ItemSweating"][];
         };
         /** @description The item. */
         ItemFacts: {
@@ -2420,6 +2422,16 @@ export interface components {
             warranty: components["schemas"]["Warranty"];
             /** @description Chemistry of an earlier mend at this place, `epoxy` or `polyester`, or null. */
             earlierMend?: null | string;
+        };
+        /** @description How far an item that a probe lies on is from where dew falls on it. */
+        ItemSweating: {
+            /**
+             * Format: int32
+             * @description The mend of the item.
+             */
+            mend: number;
+            /** @description How far. */
+            sweating: components["schemas"]["Sweating"];
         };
         /** @description An item of the fleet. */
         ItemView: {

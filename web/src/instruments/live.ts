@@ -19,14 +19,16 @@ const tryAgainMs = 5000;
  */
 let instruments: readonly InstrumentView[] = [];
 let sweating: Schemas['Sweating'] | null = null;
+let atItems: Schemas['InstrumentsView']['atItems'] = [];
 let source: EventSource | null = null;
 let again: ReturnType<typeof setTimeout> | undefined;
 const listeners = new Set<() => void>();
 
-function show(next: readonly InstrumentView[], dew: Schemas['Sweating'] | null): void {
+function show(next: readonly InstrumentView[], dew: Schemas['Sweating'] | null, items: typeof atItems): void {
   instruments = next;
   // The same as before stays the same object, so that a page is drawn again only when something changes.
   if (JSON.stringify(dew) !== JSON.stringify(sweating)) sweating = dew;
+  if (JSON.stringify(items) !== JSON.stringify(atItems)) atItems = items;
   for (const listener of listeners) listener();
 }
 
@@ -35,13 +37,14 @@ function open(): void {
   source = new EventSource(address);
   source.onmessage = (message: MessageEvent<string>) => {
     const view = JSON.parse(message.data) as Schemas['InstrumentsView'];
-    show(view.instruments, view.sweating);
+    show(view.instruments, view.sweating, view.atItems);
   };
   source.onerror = () => {
     // Whoever cannot be asked reads nothing: an old number that stands still is worse than none.
     show(
       instruments.map((each) => (each.isAttached ? { ...each, isAttached: false } : each)),
       null,
+      [],
     );
     // The browser tries again by itself, unless it was turned away.
     if (source?.readyState === EventSource.CLOSED) {
@@ -70,8 +73,8 @@ function subscribe(listener: () => void): () => void {
 
 export const useInstruments = () => useSyncExternalStore(subscribe, () => instruments);
 
-/** How far the item is from where dew falls on it, as it is read now; null where nobody reads that. */
-export const useSweating = () => useSyncExternalStore(subscribe, () => sweating);
+/** How far the item of a mend is from where dew falls on it, as it is read now: by the probe that lies on it, else by one that lies on none. */
+export const useSweating = (mend: number) => useSyncExternalStore(subscribe, () => atItems.find((each) => each.mend === mend)?.sweating ?? sweating);
 
 const readings = new WeakMap<InstrumentView, Map<Measurand, Live>>();
 

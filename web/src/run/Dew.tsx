@@ -12,8 +12,8 @@ const degrees = '°C';
 const apart = '°C apart';
 
 /** Whether the item sweats, as the probes read it now: said before it is wiped, glued or coated. */
-export function Dew({ step }: { step: PlanStep }) {
-  const sweating = useSweating();
+export function Dew({ step, mend }: { step: PlanStep; mend: number }) {
+  const sweating = useSweating(mend);
   const { units } = useUnits();
   if (!sweating || !stages.includes(step.stage)) return null;
   const told = (celsius: number) => measure(celsius, degrees, 1, units);

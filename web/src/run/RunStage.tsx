@@ -97,7 +97,7 @@ function CurrentStep({ step, front, desk, proofs }: CurrentProps) {
         </Notice>
       ) : null}
       {front.useBy ? <UseBy useBy={front.useBy} /> : null}
-      {waiting || front.phase === 'failed' ? null : <Dew step={step} />}
+      {waiting || front.phase === 'failed' ? null : <Dew step={step} mend={desk.mend.id} />}
       {front.cup?.stepId === step.id && !waiting ? <CupForSeveral front={front} desk={desk} /> : null}
       {front.together && front.useBy && !front.cup ? <ShareInHand together={front.together} /> : null}
       {(front.cup && !waiting) || front.waitsForCup ? null : details}
