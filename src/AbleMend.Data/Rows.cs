@@ -297,6 +297,12 @@ public sealed class DayWishRow
 
     /// <value>What an hour late costs against another's.</value>
     public int Weight { get; set; } = 1;
+
+    /// <value>Its next stretch is pinned to that time; null lets the plan say when.</value>
+    public DateTimeOffset? BeginAt { get; set; }
+
+    /// <value>Names of those who do not do it.</value>
+    public List<string> NotBy { get; set; } = [];
 }
 
 /// <summary>A photograph of a mend, without the picture itself.</summary>

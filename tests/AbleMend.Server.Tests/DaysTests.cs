@@ -78,6 +78,11 @@ public sealed class DaysTests : IDisposable
         var next = await DaysAsync();
         next.Mends.Single(mend => mend.Id == id).Wish.ShouldBe(new DayWish(until, "Wren", 5));
         next.Plan.Blocks.Where(block => block.Mend == id).ShouldAllBe(block => block.StartsAt >= until && block.Person == 0);
+        var pinned = new DayWish(BeginAt: until, NotBy: ["Ash"]);
+        (await _shop.SendAsync(HttpMethod.Put, $"/api/mends/{id}/wish", pinned)).IsSuccessStatusCode.ShouldBeTrue();
+        var kept = (await DaysAsync()).Mends.Single(mend => mend.Id == id).Wish;
+        (kept.BeginAt, kept.Person, kept.Weight).ShouldBe((until, null, 1));
+        kept.NotBy.ShouldBe(["Ash"]);
         (await _shop.SendAsync(HttpMethod.Put, "/api/mends/9999/wish", new DayWish())).StatusCode.ShouldBe(HttpStatusCode.NotFound);
         (await Shop.ProblemAsync(await _shop.SendAsync(HttpMethod.Put, $"/api/mends/{id}/wish", new DayWish(Person: "Nobody")))).Remedy.ToString().ShouldContain("Wren, Ash");
     }

@@ -6,7 +6,7 @@ const clock = '2026-05-06T09:45:00Z';
 
 interface Days {
   plan: { people: string[]; blocks: { mend: number; person: number; startsAt: string; endsAt: string }[] };
-  mends: { id: number; tag: string; wish: { person: string | null } }[];
+  mends: { id: number; tag: string; wish: { person: string | null; notBy: string[] | null; beginAt: string | null } }[];
 }
 
 test.beforeEach(() => server.start({ clock }));
@@ -40,6 +40,27 @@ test('the days say who takes what now and next, and follow what somebody wants o
     const own = plan.blocks.filter((block) => block.person === person);
     own.slice(1).forEach((block, i) => expect(Date.parse(block.startsAt)).toBeGreaterThanOrEqual(Date.parse(own[i]!.endsAt)));
   }
+});
+
+test('a mend is pinned to a time and kept from somebody, and the day says so', async ({ page }) => {
+  await page.goto(`${server.url}/days`);
+  const before = await served();
+  const { tag, id } = before.mends.find((mend) => before.plan.blocks.filter((block) => block.mend === mend.id && block.person === 0).length > 1)!;
+  const row = page
+    .getByRole('listitem')
+    .filter({ has: page.getByRole('link', { name: tag, exact: true }) })
+    .last();
+  await row.getByText('Change who, when or what counts').click();
+  await row.getByRole('checkbox', { name: 'Wren' }).check();
+  // Changed at once after the other, while the plan is still being made anew: neither is lost.
+  await row.getByLabel('Begin it at').fill('2026-05-07T15:00');
+  await expect(row.getByText(/not by Wren, pinned to .*15:00/)).toBeVisible();
+  await expect
+    .poll(async () => (await served()).mends.find((mend) => mend.id === id)?.wish)
+    .toMatchObject({ notBy: ['Wren'], beginAt: expect.stringContaining('2026-05-07') });
+  await row.getByRole('checkbox', { name: 'Ash' }).check();
+  await expect(row.getByText('Then nobody is left who does it.')).toBeVisible();
+  await expect.poll(async () => (await served()).plan.blocks.filter((block) => block.mend === id).every((block) => block.person === 1)).toBe(true);
 });
 
 test('another pair of hands is laid out from then on', async ({ page }) => {

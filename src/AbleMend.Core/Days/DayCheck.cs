@@ -76,7 +76,7 @@ public static class DayCheck
             faults.Add($"{name} begins in slot {start}, outside of {stretch.NotBefore} to {problem.Slots}");
         }
 
-        if (stretch.Person >= 0 ? who != stretch.Person : problem.People[who].Skill < stretch.Skill)
+        if (stretch.NotBy.Contains(who) || (stretch.Person >= 0 ? who != stretch.Person : problem.People[who].Skill < stretch.Skill))
         {
             faults.Add($"{name} is done by person {who}, who may not");
         }

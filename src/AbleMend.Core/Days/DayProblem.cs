@@ -53,6 +53,12 @@ public sealed record Stretch(int Work, IReadOnlyList<Lag> Lags, SlotWait Over)
     /// <value>Who has to do it, or -1 for anybody with the skill.</value>
     public int Person { get; init; } = -1;
 
+    /// <value>Who may not do it, whatever their skill.</value>
+    public IReadOnlyList<int> NotBy { get; init; } = [];
+
+    /// <value>Whether somebody pinned it to <see cref="LastStart"/>: begun later, that is missed and no window.</value>
+    public bool IsPinned { get; init; }
+
     /// <value>What it takes, from its start until <see cref="HeldUntil"/>.</value>
     public IReadOnlyList<Hold> Holds { get; init; } = [];
 

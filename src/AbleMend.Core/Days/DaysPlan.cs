@@ -14,9 +14,10 @@ namespace AbleMend.Core.Days;
 /// <param name="Waits">What is waited for then, or null.</param>
 /// <param name="OverAt">When that wait is over; null without one.</param>
 /// <param name="ClosesAt">Until when it has to go on then, or null.</param>
-/// <param name="Missed">Whether it begins after the window before it has closed.</param>
+/// <param name="Missed">Whether it begins after the window before it has closed, or later than it was pinned to.</param>
+/// <param name="Pinned">Whether somebody pinned it to a time.</param>
 public sealed record DayBlock(
-    int Mend, string StepId, IReadOnlyList<Message> Titles, int Person, DateTimeOffset StartsAt, DateTimeOffset EndsAt, WaitKind? Waits, DateTimeOffset? OverAt, DateTimeOffset? ClosesAt, bool Missed);
+    int Mend, string StepId, IReadOnlyList<Message> Titles, int Person, DateTimeOffset StartsAt, DateTimeOffset EndsAt, WaitKind? Waits, DateTimeOffset? OverAt, DateTimeOffset? ClosesAt, bool Missed, bool Pinned = false);
 
 /// <summary>When a mend is ready by the plan of the days.</summary>
 /// <param name="Mend">Its number.</param>

@@ -127,14 +127,19 @@ internal sealed class MendJobs(SlotCalendar calendar, ShopFloor floor)
 
         lags.AddRange(MixLives(run, place, places));
         var (notBefore, lastStart) = before < 0 ? Standing(mend, first) : (0, int.MaxValue);
+        // What waits or is in hand goes by its window and by its cup; only what may begin at any time can be pinned.
+        var pinned = place == 0 && lastStart == int.MaxValue && mend.Wish.BeginAt is { } begin && calendar.Ceiling(begin) is var slot && slot >= Math.Max(1, notBefore) ? slot : (int?)null;
+        var notBy = NotBy(mend);
         var (overFrom, over) = OverOf(run, place, places, air);
         return new Stretch(run.Work, lags, over)
         {
             OverOffset = overFrom,
-            NotBefore = notBefore,
-            LastStart = lastStart,
+            NotBefore = pinned ?? notBefore,
+            LastStart = pinned ?? lastStart,
+            IsPinned = pinned is not null,
             Person = PersonOf(mend),
-            Skill = Math.Min(SkillOf(mend, first), floor.People.Max(person => person.Skill)),
+            NotBy = notBy,
+            Skill = Math.Min(SkillOf(mend, first), floor.People.Where((_, i) => !notBy.Contains(i)).Max(person => person.Skill)),
             Holds = HoldsOf(last.Timing.Wait),
             HeldUntil = next,
             Hands = HandsOf(run),
@@ -192,6 +197,13 @@ internal sealed class MendJobs(SlotCalendar calendar, ShopFloor floor)
     private int HeldUntil(MendToPlan mend) => mend.Wish.NotBefore is { } from ? Math.Max(0, calendar.Ceiling(from)) : 0;
 
     private int PersonOf(MendToPlan mend) => mend.Wish.Person is { } name ? floor.People.ToList().FindIndex(person => person.Name == name) : -1;
+
+    /// <summary>Who may not do it; nobody where that would leave nobody, as when somebody has gone for good since.</summary>
+    private IReadOnlyList<int> NotBy(MendToPlan mend)
+    {
+        var not = floor.People.Index().Where(each => mend.Wish.NotBy?.Contains(each.Item.Name) == true).Select(each => each.Index).ToList();
+        return not.Count < floor.People.Count && !not.Contains(PersonOf(mend)) ? not : [];
+    }
 
     /// <summary>The lag after an earlier stretch: its hands, and its last step's wait.</summary>
     private Lag After(IReadOnlyList<StepRun> runs, int place, Dictionary<string, (int Place, double OffsetMin)> places, Air air, bool closes = true)

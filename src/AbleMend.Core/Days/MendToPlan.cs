@@ -10,17 +10,27 @@ namespace AbleMend.Core.Days;
 /// <param name="NotBefore">It is held back until then; null for not at all.</param>
 /// <param name="Person">Who does it, by name; null for whoever can.</param>
 /// <param name="Weight">What an hour late costs against another's, 1 to 20: what may not be late is given more.</param>
-public sealed record DayWish(DateTimeOffset? NotBefore = null, [property: Size(1, 40)] string? Person = null, [property: Limits(1, 20)] int Weight = 1)
+/// <param name="BeginAt">Its next stretch is pinned to that time; null lets the plan say when.</param>
+/// <param name="NotBy">Who does not do it, by name; null or empty for nobody.</param>
+public sealed record DayWish(
+    DateTimeOffset? NotBefore = null, [property: Size(1, 40)] string? Person = null, [property: Limits(1, 20)] int Weight = 1, DateTimeOffset? BeginAt = null, [property: Size(0, 20)] IReadOnlyList<string>? NotBy = null)
 {
     /// <summary>What speaks against it.</summary>
     /// <param name="floor">Who is there.</param>
     public IReadOnlyList<Problem> Check(ShopFloor floor) =>
     [
         .. LimitTable.Check(this),
-        .. Person is { } name && floor.People.All(person => person.Name != name)
-            ? (Problem[])[new Problem("unknown-person", "person", $"Nobody here is called {name:as-is}.", $"Use one of: {string.Join(", ", floor.People.Select(person => person.Name)):as-is}.")]
-            : [],
+        .. Person is { } name && !IsHere(floor, name) ? (Problem[])[Unknown(floor, "person", name)] : [],
+        .. (NotBy ?? []).Where(each => !IsHere(floor, each)).Take(1).Select(each => Unknown(floor, "notBy", each ?? "")),
+        .. Person is { } wanted && NotBy?.Contains(wanted) == true ? (Problem[])[new Problem("contradiction", "notBy", $"{wanted:as-is} is to do it, and is not to.", "Take one of the two away.")] : [],
+        .. floor.People.All(person => NotBy?.Contains(person.Name) == true) ? (Problem[])[new Problem("nobody-left", "notBy", "Then nobody is left who does it.", "Leave somebody.")] : [],
+        .. BeginAt < NotBefore ? (Problem[])[new Problem("contradiction", "beginAt", "It is pinned to a time before that until which it is held back.", "Take one of the two away.")] : [],
     ];
+
+    private static bool IsHere(ShopFloor floor, string name) => floor.People.Any(person => person.Name == name);
+
+    private static Problem Unknown(ShopFloor floor, string field, string name) =>
+        new("unknown-person", field, $"Nobody here is called {name:as-is}.", $"Use one of: {string.Join(", ", floor.People.Select(person => person.Name)):as-is}.");
 }
 
 /// <summary>A mend as it is laid into the days.</summary>

@@ -393,7 +393,7 @@ internal sealed class Placer
             [.. job.Stretches.Select((_, k) => job.Stretches.Select((stretch, i) => (stretch, i)).Where(each => each.stretch.HeldUntil == k && each.stretch.Holds.Count > 0).Select(each => each.i).ToArray())];
 
         public int[][] Able { get; } =
-            [.. job.Stretches.Select(stretch => people.Select((person, i) => (person, i)).Where(each => stretch.Person >= 0 ? each.i == stretch.Person : each.person.Skill >= stretch.Skill).OrderBy(each => each.person.Skill).Select(each => each.i).ToArray())];
+            [.. job.Stretches.Select(stretch => people.Select((person, i) => (person, i)).Where(each => !stretch.NotBy.Contains(each.i) && (stretch.Person >= 0 ? each.i == stretch.Person : each.person.Skill >= stretch.Skill)).OrderBy(each => each.person.Skill).Select(each => each.i).ToArray())];
 
         /// <value>Whether nothing of it can be in the way of anything else of it: each stretch comes after the one before it, its wait and what it holds.</value>
         public bool IsChain { get; } = Enumerable.Range(1, Math.Max(0, job.Stretches.Count - 1)).All(k => Follows(job.Stretches[k], job.Stretches[k - 1], k));

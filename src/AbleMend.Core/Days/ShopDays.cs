@@ -51,7 +51,7 @@ public sealed class ShopDays(ShopFloor floor, BenchFacts bench)
             var over = wait is null ? (int?)null : stretch.Over.At(start + stretch.OverOffset);
             return new DayBlock(
                 mend.Id, run.Steps[0].Id, [.. run.Steps.Select(step => step.Title)], placed.People[k], calendar.At(start), calendar.At(start + stretch.Work), wait?.Kind,
-                over is { } end && end < SlotWait.Never ? calendar.At(end) : null, ClosesAt(laid.Job, placed, k, calendar), IsMissed(stretch, placed, start));
+                over is { } end && end < SlotWait.Never ? calendar.At(end) : null, ClosesAt(laid.Job, placed, k, calendar), IsMissed(stretch, placed, start), stretch.IsPinned);
         });
 
     private static DateTimeOffset? ClosesAt(DayJob job, Placed placed, int k, SlotCalendar calendar) =>

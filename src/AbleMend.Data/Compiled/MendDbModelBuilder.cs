@@ -13,7 +13,7 @@ namespace AbleMend.Data.Compiled
     public partial class MendDbModel
     {
         private MendDbModel()
-            : base(skipDetectChanges: false, modelId: new Guid("746840a2-0e50-4413-9de9-42a1daeb4916"), entityTypeCount: 13)
+            : base(skipDetectChanges: false, modelId: new Guid("d1a088d9-bb95-4c0a-9f75-054b224d6099"), entityTypeCount: 13)
         {
         }
 

@@ -58,8 +58,15 @@ namespace AbleMend.Data.Migrations
                     b.Property<int>("MendId")
                         .HasColumnType("INTEGER");
 
+                    b.Property<long?>("BeginAt")
+                        .HasColumnType("INTEGER");
+
                     b.Property<long?>("NotBefore")
                         .HasColumnType("INTEGER");
+
+                    b.PrimitiveCollection<string>("NotBy")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
 
                     b.Property<string>("Person")
                         .HasColumnType("TEXT");

@@ -175,12 +175,12 @@ public sealed class DaysStore(MendDb db, MendStore mends, ShopStore shop, Planne
             db.DayWishes.Add(row);
         }
 
-        (row.NotBefore, row.Person, row.Weight) = (wish.NotBefore, wish.Person, wish.Weight);
+        (row.NotBefore, row.Person, row.Weight, row.BeginAt, row.NotBy) = (wish.NotBefore, wish.Person, wish.Weight, wish.BeginAt, [.. wish.NotBy ?? []]);
         await db.SaveChangesAsync(cancel);
     }
 
     private async Task<IReadOnlyDictionary<int, DayWish>> WishesAsync(CancellationToken cancel) =>
-        await db.DayWishes.AsNoTracking().ToDictionaryAsync(row => row.MendId, row => new DayWish(row.NotBefore, row.Person, row.Weight), cancel);
+        await db.DayWishes.AsNoTracking().ToDictionaryAsync(row => row.MendId, row => new DayWish(row.NotBefore, row.Person, row.Weight, row.BeginAt, row.NotBy.Count == 0 ? null : row.NotBy), cancel);
 
     private static RepairCase? ForNow(RepairCase repairCase) =>
         repairCase.Wanted.Permanence == Permanence.ForNow ? null

@@ -12,12 +12,16 @@ internal static class DrawnShops
     public static DayProblem Draw(int jobs, int seed)
     {
         var random = new Random(seed);
-        return new DayProblem(
+        var shop = new DayProblem(
             Days * Day,
             [.. Enumerable.Range(0, jobs).Select(_ => Job(random))],
             [Person(random, skill: 3), .. Enumerable.Range(0, random.Next(3)).Select(_ => Person(random, 1 + random.Next(3)))],
             [2 + random.Next(5), 1 + random.Next(3)]);
+        // The first can do everything: keeping anybody else from a job leaves somebody who does it.
+        return shop with { Jobs = [.. shop.Jobs.Select(job => random.Next(6) == 0 && shop.People.Count > 1 ? Kept(job, 1 + random.Next(shop.People.Count - 1)) : job)] };
     }
+
+    private static DayJob Kept(DayJob job, int from) => job with { Stretches = [.. job.Stretches.Select(stretch => stretch with { NotBy = [from] })] };
 
     private static Hands Person(Random random, int skill)
     {

@@ -121,6 +121,37 @@ public class ShopDaysTests
     }
 
     [Fact]
+    public void A_mend_can_be_pinned_to_a_time_and_kept_from_somebody_and_the_rest_makes_way()
+    {
+        var mends = Enumerable.Range(1, 6).Select(id => Draft("ski-core-shot", id, Now.AddHours(3))).ToList();
+        var at = Now.AddHours(2);
+        var days = Planned(Two, [mends[0] with { Wish = new DayWish(BeginAt: at, NotBy: ["One"]) }, .. mends[1..]]);
+        var own = days.Blocks.Where(block => block.Mend == 1).OrderBy(block => block.StartsAt).ToList();
+        own[0].ShouldSatisfyAllConditions(first => first.StartsAt.ShouldBe(at), first => first.Pinned.ShouldBeTrue(), first => first.Missed.ShouldBeFalse());
+        own.ShouldAllBe(block => block.Person == 1);
+        own.Skip(1).ShouldAllBe(block => !block.Pinned);
+        days.Blocks.Where(block => block.Mend != 1).ShouldAllBe(block => !block.Pinned);
+
+        // Pinned to the night, when nobody is there: it begins as soon as somebody comes, and that is said.
+        var night = Planned(Two, [mends[0] with { Wish = new DayWish(BeginAt: Now.Date.AddHours(23)) }]).Blocks.MinBy(block => block.StartsAt)!;
+        night.ShouldSatisfyAllConditions(block => block.Missed.ShouldBeTrue(), block => block.Pinned.ShouldBeTrue(), block => block.StartsAt.Hour.ShouldBeInRange(7, 9));
+        // A time that is over pins nothing any more.
+        Planned(Two, [mends[0] with { Wish = new DayWish(BeginAt: Now.AddDays(-1)) }]).Blocks.ShouldAllBe(block => !block.Pinned && !block.Missed);
+    }
+
+    [Fact]
+    public void Wishes_that_contradict_themselves_or_leave_nobody_are_refused()
+    {
+        new DayWish(Person: "One", NotBy: ["One"]).Check(Two).ShouldHaveSingleItem().Field.ShouldBe("notBy");
+        new DayWish(NotBy: ["One", "Two"]).Check(Two).ShouldHaveSingleItem().Code.ShouldBe("nobody-left");
+        new DayWish(NotBy: ["Three"]).Check(Two).ShouldHaveSingleItem().Code.ShouldBe("unknown-person");
+        new DayWish(NotBefore: Now.AddDays(2), BeginAt: Now.AddDays(1)).Check(Two).ShouldHaveSingleItem().Field.ShouldBe("beginAt");
+        new DayWish(NotBefore: Now, BeginAt: Now.AddDays(1), NotBy: ["One"]).Check(Two).ShouldBeEmpty();
+        // Somebody has gone since, and the one who is left was to be kept from it: it is done all the same.
+        Planned(ShopFloor.Alone, [Draft("ski-core-shot", 1, Now.AddHours(3)) with { Wish = new DayWish(NotBy: [ShopFloor.Alone.People[0].Name]) }]).Blocks.ShouldNotBeEmpty();
+    }
+
+    [Fact]
     public void Made_anew_nothing_moves_unless_something_happened_and_then_it_says_why()
     {
         var mends = new[] { "ski-core-shot", "fin-box-surround", "tent-pole-split", "boot-heel-worn" }.Select((id, i) => Draft(id, i + 1, Now.AddDays(4))).ToList();

@@ -1716,8 +1716,13 @@ export interface components {
              * @description Until when it has to go on then, or null.
              */
             closesAt: null | string;
-            /** @description Whether it begins after the window before it has closed. */
+            /** @description Whether it begins after the window before it has closed, or later than it was pinned to. */
             missed: boolean;
+            /**
+             * @description Whether somebody pinned it to a time.
+             * @default false
+             */
+            pinned: boolean;
         };
         /** @description What a day asks of the hands that are there. */
         DayLoad: {
@@ -1809,6 +1814,13 @@ export interface components {
              * @default 1
              */
             weight: number;
+            /**
+             * Format: date-time
+             * @description Its next stretch is pinned to that time; null lets the plan say when.
+             */
+            beginAt?: null | string;
+            /** @description Who does not do it, by name; null or empty for nobody. */
+            notBy?: null | string[];
         };
         /** @description A mend in the plan of the days. */
         DaysMend: {

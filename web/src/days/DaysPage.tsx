@@ -258,7 +258,8 @@ function blockNote(block: Block, zone: string): string {
   const more = block.titles.length > 1 ? say`, then ${block.titles.slice(1).join(', ')}` : '';
   const wait = block.waits && block.overAt ? say`. ${waitWords[block.waits]}: ${at(block.overAt)}` : '';
   const by = block.waits && block.closesAt ? say`, go on by ${at(block.closesAt)}` : '';
-  return (block.missed ? say`After its window. ` : '') + hands + more + wait + by;
+  const pin = block.pinned ? (block.missed ? say`Later than it was pinned. ` : say`Pinned. `) : block.missed ? say`After its window. ` : '';
+  return pin + hands + more + wait + by;
 }
 
 function ReadyList({ view, mends, now, zone }: { view: View; mends: Mends; now: number; zone: string }) {

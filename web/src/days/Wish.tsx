@@ -28,7 +28,14 @@ export function Wish({ mend, people, zone, now }: Props) {
   const queryClient = useQueryClient();
   const keep = useMutation({
     mutationFn: (wish: DayWish) => ask(api.PUT('/api/mends/{id}/wish', { params: { path: { id: mend.id } }, body: wish })),
-    onSuccess: () => queryClient.invalidateQueries({ queryKey: daysQuery.queryKey }),
+    // The plan takes a while to be made anew: until then what was kept stands there, and nothing else is sent in its place.
+    onSuccess: (kept) => {
+      queryClient.setQueryData(
+        daysQuery.queryKey,
+        (days) => days && { ...days, mends: days.mends.map((each) => (each.id === mend.id ? { ...each, wish: kept } : each)) },
+      );
+      return queryClient.invalidateQueries({ queryKey: daysQuery.queryKey });
+    },
   });
   const wish = keep.isPending ? keep.variables : mend.wish;
   const set = (change: Partial<DayWish>) => keep.mutate({ ...wish, ...change });
@@ -59,6 +66,17 @@ export function Wish({ mend, people, zone, now }: Props) {
             onChange={(event) => set({ notBefore: fromLocalField(event.target.value, zone) })}
           />
         </label>
+        <label>
+          <span className="lettering mb-1 block">{say`Begin it at`}</span>
+          <input
+            type="datetime-local"
+            className="h-11 rounded-sm border-2 border-line bg-sheet px-3"
+            value={wish.beginAt ? toLocalField(wish.beginAt, zone) : ''}
+            onChange={(event) => set({ beginAt: fromLocalField(event.target.value, zone) })}
+          />
+        </label>
+        {people.length > 1 ? <NotBy people={people} notBy={wish.notBy ?? []} onChange={(notBy) => set({ notBy })} /> : null}
+        {wish.beginAt ? <Button look="quiet" onClick={() => set({ beginAt: null })}>{say`Take the pin out`}</Button> : null}
         {wish.notBefore ? <Button look="quiet" onClick={() => set({ notBefore: null })}>{say`Hold it back no longer`}</Button> : null}
       </div>
       <Problems problems={problemsIn(keep.error)} />
@@ -66,9 +84,33 @@ export function Wish({ mend, people, zone, now }: Props) {
   );
 }
 
+/** Who does not do it. */
+function NotBy({ people, notBy, onChange }: { people: readonly string[]; notBy: readonly string[]; onChange: (notBy: string[]) => void }) {
+  return (
+    <fieldset>
+      <legend className="lettering mb-1">{say`Not by`}</legend>
+      <div className="flex flex-wrap gap-x-4">
+        {people.map((person) => (
+          <label key={person} className="flex min-h-11 items-center gap-2">
+            <input
+              type="checkbox"
+              className="size-6 accent-(--act)"
+              checked={notBy.includes(person)}
+              onChange={(event) => onChange(event.target.checked ? [...notBy, person] : notBy.filter((each) => each !== person))}
+            />
+            {person}
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
 function wishWords(wish: DayWish, zone: string, now: number): string {
   const said = [
     wish.person ? say`by ${wish.person}` : '',
+    wish.notBy && wish.notBy.length > 0 ? say`not by ${wish.notBy.join(', ')}` : '',
+    wish.beginAt ? say`pinned to ${when(wish.beginAt, now, zone)}` : '',
     wish.notBefore ? say`not before ${when(wish.notBefore, now, zone)}` : '',
     wish.weight > 1 ? say`late counts ${wish.weight} times` : '',
   ].filter(Boolean);

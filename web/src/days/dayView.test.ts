@@ -13,6 +13,7 @@ const block = (startsAt: string, endsAt: string, person = 0): Schemas['DayBlock'
   overAt: null,
   closesAt: null,
   missed: false,
+  pinned: false,
 });
 const first = block('2026-05-06T08:00:00Z', '2026-05-06T08:30:00Z');
 const second = block('2026-05-06T09:00:00Z', '2026-05-06T09:20:00Z');
