@@ -36,7 +36,7 @@ public static class ProbesRead
             .. Air(mend, read(null, Measurand.AirTemperature), now),
             .. Humidity(mend, state, read(null, Measurand.Humidity), now),
             .. probes.SelectMany(probe => Surface(mend, read(probe, Measurand.SurfaceTemperature), now)).Take(1),
-            .. probes.SelectMany(probe => Light(state, read(probe, Measurand.Ultraviolet), now)).Take(1),
+            .. probes.Where(probe => !IsToldSince(mend, probe)).SelectMany(probe => Light(state, read(probe, Measurand.Ultraviolet), now)).Take(1),
         ];
     }
 
@@ -67,6 +67,14 @@ public static class ProbesRead
         read is { Value: >= 0 and <= 2000 and var irradiance } && state.Fronts.Select(front => front.Window?.Light).OfType<LightStand>().Any(light => IsOther(light, irradiance))
             ? [Told(RunEventKind.Light, read, now)]
             : [];
+
+    /// <summary>Whether a hand has told the light since a meter was laid there: who carries an item in does not carry the meter.</summary>
+    private static bool IsToldSince(Mend mend, string probe)
+    {
+        var kept = Run.Standing(mend.Events);
+        var laid = kept.Last(each => each.Kind == RunEventKind.Probe && each.Text == probe).Number;
+        return kept.Any(each => each is { Kind: RunEventKind.Light, Resolution: null } && each.Number > laid);
+    }
 
     private static bool IsOther(LightStand light, double irradiance) =>
         light.ReadAt is null || Math.Abs(light.NowMwPerCm2 - irradiance) > Math.Max(DarkMwPerCm2, WorthKeepingShare * Math.Max(light.NowMwPerCm2, irradiance));

@@ -27,17 +27,14 @@ internal static class Surroundings
         var air = Air(repairCase, startedAt, events);
         var surface = Read(events, RunEventKind.Surface);
         var damp = Read(events, RunEventKind.Humidity).Select(each => (each.At, Share: MoistureShare(repairCase.Bench, air, each.At, each.Value!.Value))).ToList();
-        // What ends what was read of the surface: the heating goes on or off, or the probe is taken away.
-        List<DateTimeOffset> ends =
-        [
-            .. repairCase.Bench.ClimateFrom(startedAt).Spans.Select(span => span.From),
-            .. events.Where(each => each is { Kind: RunEventKind.Probe, Passed: false }).Select(each => each.At),
-        ];
+        // What was read of the surface ends when the heating goes on or off; what a probe read of it, when that is taken away as well.
+        var changed = repairCase.Bench.ClimateFrom(startedAt).Spans.Select(span => span.From).ToList();
+        var taken = events.Where(each => each is { Kind: RunEventKind.Probe, Passed: false }).Select(each => each.At).ToList();
         var changes = air.Spans.Select(span => span.From).Concat(surface.Concat(events.Where(each => each.Kind == RunEventKind.Probe)).Select(each => each.At)).Concat(damp.Select(each => each.At));
         var spans = changes.Distinct().Order().Select(at =>
         {
             var read = surface.LastOrDefault(each => each.At <= at);
-            var stands = read is not null && !ends.Any(end => end > read.At && end <= at);
+            var stands = read is not null && !(read.Resolution is null ? changed : changed.Concat(taken)).Any(end => end > read.At && end <= at);
             return new ClimateSpan(at, stands ? read!.Value!.Value : air.TemperatureCAt(at), damp.Where(each => each.At <= at).Select(each => each.Share).LastOrDefault(1), stands);
         });
         return (surface.Count + damp.Count > 0 ? Climate.Of([.. spans]).Under(air.Sky) : air)

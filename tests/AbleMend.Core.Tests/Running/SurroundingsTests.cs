@@ -68,9 +68,12 @@ public class SurroundingsTests
         mend.Air.TemperatureCAt(Start.AddHours(2)).ShouldBe(20, "the cup stands in the air");
         mend.Climate.At(Start.AddHours(12)).ShouldSatisfyAllConditions(span => span.TemperatureC.ShouldBe(12), span => span.IsSurface.ShouldBeFalse());
 
-        var laid = Kept(Kept(mend, new Happening(RunEventKind.Probe, Text: "bench-climate", Passed: true), Start.AddHours(2)), new Happening(RunEventKind.Probe, Text: "bench-climate", Passed: false), Start.AddHours(3));
-        laid.StateAt(Start.AddHours(3)).Probes.ShouldBeEmpty();
-        laid.Climate.TemperatureCAt(Start.AddHours(4)).ShouldBe(20, "nothing lies on it any more");
+        var laid = Kept(Kept(mend, new Happening(RunEventKind.Probe, Text: "bench-climate", Passed: true), Start.AddHours(2)), new Happening(RunEventKind.Surface, Value: 25, Resolution: 0.1), Start.AddHours(2.5));
+        var taken = Kept(laid, new Happening(RunEventKind.Probe, Text: "bench-climate", Passed: false), Start.AddHours(3));
+        taken.StateAt(Start.AddHours(3)).Probes.ShouldBeEmpty();
+        (taken.Climate.TemperatureCAt(Start.AddHours(2.9)), taken.Climate.TemperatureCAt(Start.AddHours(4))).ShouldBe((25, 20), "nothing lies on it any more");
+        var other = Kept(Kept(mend, new Happening(RunEventKind.Probe, Text: "door-uv", Passed: true), Start.AddHours(2)), new Happening(RunEventKind.Probe, Text: "door-uv", Passed: false), Start.AddHours(3));
+        other.Climate.TemperatureCAt(Start.AddHours(4)).ShouldBe(30, "what a thermometer said by hand does not go with a probe");
     }
 
     [Fact]
@@ -169,5 +172,9 @@ public class SurroundingsTests
         ProbesRead.Of(mend, Read, at.AddMinutes(1)).ShouldBeEmpty("a haze of seven in a hundred");
         irradiance = 1.1;
         ProbesRead.Of(mend, Read, at.AddMinutes(1)).ShouldHaveSingleItem().Value.ShouldBe(1.1);
+        var inside = Kept(mend, new Happening(RunEventKind.Light, Text: "indoors"), at.AddMinutes(1));
+        ProbesRead.Of(inside, Read, at.AddMinutes(2)).ShouldBeEmpty("the meter stayed at the door");
+        var again = Kept(inside, new Happening(RunEventKind.Probe, Text: "door-uv", Passed: true), at.AddMinutes(3));
+        ProbesRead.Of(again, Read, at.AddMinutes(3)).ShouldHaveSingleItem().Value.ShouldBe(1.1);
     }
 }

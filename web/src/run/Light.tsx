@@ -25,6 +25,12 @@ export function Light({ stand, desk }: { stand: Stand; desk: MendDesk }) {
   const share = Math.min(1, stand.fallenMjPerCm2 / stand.neededMjPerCm2);
   const dose = (value: number) => measure(value, 'mJ/cm²', 0, units);
   const falls = measure(stand.nowMwPerCm2, 'mW/cm²', 2, units);
+  const followed = meter !== null && (desk.mend.run?.probes?.includes(meter.instrument.id) ?? false);
+  // Who carries an item in does not carry the meter: what a hand says takes its place.
+  const tell = (level: Level) => {
+    if (followed) desk.happened({ kind: 'probe', stepId: null, text: meter.instrument.id, passed: false });
+    desk.happened({ kind: 'light', stepId: null, text: level });
+  };
   const levels: readonly Level[] = desk.repairCase.bench.light === 'uv-lamp' ? ['uv-lamp', 'indoors'] : outdoors;
   return (
     <section aria-label={say`Light`} className="flex flex-col gap-2">
@@ -48,7 +54,7 @@ export function Light({ stand, desk }: { stand: Stand; desk: MendDesk }) {
       </div>
       <div role="group" aria-label={say`What light is it in now?`} className="grid grid-cols-2 gap-2 sm:flex sm:flex-wrap">
         {levels.map((level) => (
-          <Button key={level} className="min-h-14 sm:min-w-36" disabled={desk.busy} onClick={() => desk.happened({ kind: 'light', stepId: null, text: level })}>
+          <Button key={level} className="min-h-14 sm:min-w-36" disabled={desk.busy} onClick={() => tell(level)}>
             {level === 'indoors' ? say`Carried in` : lightWords[level]}
           </Button>
         ))}
