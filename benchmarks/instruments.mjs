@@ -82,4 +82,6 @@ late.sort((a, b) => a - b);
 const at = (share) => late[Math.floor(share * (late.length - 1))]?.toFixed(0);
 console.log(`${count} readings of each of ${instruments} instruments, ${screens} screens: ${seen} seen of ${count * screens}`);
 console.log(`on a screen after ${at(0.5)} ms (median), ${at(0.95)} ms (95 of 100), ${at(1)} ms at most`);
-console.log(`${((100 * worked) / passed).toFixed(0)} % of one core over ${passed.toFixed(0)} s; memory ${memoryBefore.toFixed(0)} MB, then ${memoryMb().toFixed(0)} MB`);
+console.log(
+  `${((100 * worked) / passed).toFixed(0)} % of one core over ${passed.toFixed(0)} s; memory ${memoryBefore.toFixed(0)} MB, then ${memoryMb().toFixed(0)} MB`,
+);
