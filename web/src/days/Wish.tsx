@@ -27,6 +27,8 @@ interface Props {
 export function Wish({ mend, people, zone, now }: Props) {
   const queryClient = useQueryClient();
   const keep = useMutation({
+    // One after another: of two that are under way at once, the one that was sent first could arrive last.
+    scope: { id: `wish ${String(mend.id)}` },
     mutationFn: (wish: DayWish) => ask(api.PUT('/api/mends/{id}/wish', { params: { path: { id: mend.id } }, body: wish })),
     // The plan takes a while to be made anew: until then what was kept stands there, and nothing else is sent in its place.
     onSuccess: (kept) => {
