@@ -128,6 +128,8 @@ try
     if (Assembly.GetEntryAssembly()?.GetName().Name != "GetDocument.Insider")
     {
         await Startup.PrepareAsync(app.Services, CancellationToken.None);
+        // Beside the addresses, which the server puts together while it begins to listen: nobody waits for either by itself.
+        _ = Startup.AskFirstAsync(app.Services);
     }
 
     await app.RunAsync();

@@ -1,6 +1,7 @@
 using AbleMend.Core.Plans;
 using AbleMend.Data;
 using AbleMend.Server.Keeping;
+using AbleMend.Server.Shop;
 using Microsoft.Extensions.Options;
 
 namespace AbleMend.Server;
@@ -10,6 +11,13 @@ public static class Startup
 {
     /// <summary>Size in bytes up to which a file is looked through before it is served; a larger one would hold the start up, and is looked through when it is backed up.</summary>
     private const long LookedThrough = 64 * 1024 * 1024;
+
+    /// <summary>Asks what every page asks first, so that the question is put together on the other processor.</summary>
+    public static Task AskFirstAsync(IServiceProvider services) => Task.Run(async () =>
+    {
+        using var scope = services.CreateScope();
+        return await scope.ServiceProvider.GetRequiredService<ShopStore>().ReadAsync(CancellationToken.None);
+    });
 
     /// <summary>Brings a backup back where one is asked for, migrates, and fills an empty database with the demo unless it is to stay empty.</summary>
     /// <exception cref="InvalidDataException">The file is damaged, or the backup is.</exception>
