@@ -98,7 +98,8 @@ public static class DemoData
         }
         else
         {
-            var drafted = draft with { Wanted = draft.Wanted with { StartAt = null } };
+            // It goes by the pieces that the shop has when it is looked at.
+            var drafted = draft with { Wanted = draft.Wanted with { StartAt = null }, Offcuts = [] };
             row.CasePacked = PackedText.Of(JsonSerializer.Serialize(drafted, OpenJson.Options));
         }
 

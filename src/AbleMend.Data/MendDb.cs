@@ -31,6 +31,9 @@ public sealed class MendDb(DbContextOptions<MendDb> options) : DbContext(options
     /// <value>What came off the lots of the shelf, and what was counted.</value>
     public DbSet<LotMoveRow> LotMoves => Set<LotMoveRow>();
 
+    /// <value>Pieces of cloth that mends are cut from.</value>
+    public DbSet<PieceUseRow> PieceUses => Set<PieceUseRow>();
+
     /// <value>Photographs of mends.</value>
     public DbSet<PhotographRow> Photographs => Set<PhotographRow>();
 
@@ -123,6 +126,12 @@ public sealed class MendDb(DbContextOptions<MendDb> options) : DbContext(options
             move.HasIndex(row => row.Lot);
             move.HasIndex(row => row.MendId);
             move.HasOne(row => row.Mend).WithMany().HasForeignKey(row => row.MendId).OnDelete(DeleteBehavior.Cascade);
+        });
+        modelBuilder.Entity<PieceUseRow>(use =>
+        {
+            use.HasIndex(row => row.EventNumber);
+            use.HasIndex(row => row.MendId);
+            use.HasOne(row => row.Mend).WithMany().HasForeignKey(row => row.MendId).OnDelete(DeleteBehavior.Cascade);
         });
         modelBuilder.Entity<PhotographRow>(photograph =>
         {

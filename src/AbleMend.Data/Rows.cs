@@ -413,3 +413,25 @@ public sealed class LotMoveRow
     /// <value>The step that took it; null for a count.</value>
     public string? StepId { get; set; }
 }
+
+/// <summary>A piece of cloth that the plan of a mend is cut from: held for it from its start, and cut when hands are done with the step.</summary>
+public sealed class PieceUseRow
+{
+    /// <value>Identifier.</value>
+    public long Id { get; set; }
+
+    /// <value>The mend.</value>
+    public int MendId { get; set; }
+
+    /// <value>The mend.</value>
+    public MendRow? Mend { get; set; }
+
+    /// <value>What is written on the piece.</value>
+    public required string Piece { get; set; }
+
+    /// <value>Number of the event of the mend with which it was cut; null while it is held.</value>
+    public int? EventNumber { get; set; }
+
+    /// <value>The piece with what was left of it; null while it is held, and where it was not there any more.</value>
+    public string? CutJson { get; set; }
+}

@@ -225,4 +225,8 @@ test('an offcut is cut before a roll', async ({ page }) => {
     .click();
   await page.goto(page.url().replace(/match$/, 'plan'));
   await expect(page.getByText('from the offcut “sailmaker, blue”').first()).toBeVisible();
+  await page.getByRole('button', { name: 'Start the mend' }).click();
+  await expect(page.getByText(/^Step 1 of/)).toBeVisible();
+  await page.getByRole('link', { name: 'Shelf', exact: true }).click();
+  await expect(page.getByRole('region', { name: 'Offcuts' }).getByRole('figure').filter({ hasText: 'sailmaker, blue' })).toContainText(/Kept for mend \d+/);
 });

@@ -22,7 +22,7 @@ public static class FirstCase
     /// <param name="construction">Its construction.</param>
     /// <param name="shop">The shop.</param>
     public static RepairCase Of(ItemFacts item, Construction construction, ShopFacts shop) =>
-        new(RepairCase.CurrentFormat, item, [new DamageToMend(Usual(construction.Damages[0]))], shop.Bench, new Wanted(Weights: new Weights()), shop.Tools, shop.Shelf, Products: shop.Products, Offcuts: shop.Offcuts);
+        new(RepairCase.CurrentFormat, item, [new DamageToMend(Usual(construction.Damages[0]))], shop.Bench, new Wanted(Weights: new Weights()), shop.Tools, shop.Shelf, Products: shop.Products, Offcuts: shop.Offcuts ?? []);
 
     /// <summary>A damage as it usually comes.</summary>
     public static Damage Usual(UsualDamage usual) =>

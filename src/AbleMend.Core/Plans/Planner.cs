@@ -170,7 +170,8 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
         var timeline = Timeline.Lay([.. steps.Select(step => step.Timing)], view.StartAt, view.Climate, view.Hours, NothingYet);
         var readyAt = Timeline.ReadyAt(timeline);
         var damages = parts.Select(part => part.Planned(readyAt)).ToList();
-        var placements = Offcuts.Fit([.. parts.SelectMany(part => part.Composed.Drawn.Patches.Select(patch => (part.Look.View.Number, patch)))], view.Case.Offcuts ?? []);
+        var (pieces, patches) = (view.Case.Offcuts ?? [], parts.SelectMany(part => part.Composed.Drawn.Patches.Select(patch => (part.Look.View.Number, patch))).ToList());
+        var placements = Offcuts.Fit(patches, pieces);
         var order = timeline.Select((step, i) => (step.StepId, i)).ToDictionary(each => each.StepId, each => each.i);
         return new RepairPlan(
             RepairPlan.CurrentFormat,
@@ -188,7 +189,8 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
             parts.Select(part => part.Composed.Method.Proper).Any(proper => proper is not null)
                 ? (view.Case.Wanted.NeededBy ?? view.StartAt).AddDays(parts.Min(part => part.Composed.Method.Proper?.WithinDays ?? int.MaxValue))
                 : null,
-            placements);
+            placements,
+            CutOff.Of(placements, patches, pieces));
     }
 
     private static PlannedDamage Untreated(int number, Verdict verdict, IReadOnlyList<Candidate> candidates, Drawing drawing) => new(number, verdict, candidates, null, drawing, [], []);

@@ -108,6 +108,7 @@ public sealed record LastCure(string StepId, CureTime FullMin, CureClock Clock);
 /// <param name="Warnings">What the plan wants known.</param>
 /// <param name="ProperRepairBy">Where something is mended for now: when the first proper repair is due.</param>
 /// <param name="Placements">Where the patches lie on the offcuts at hand; those that find no room are cut from the roll.</param>
+/// <param name="Leaves">What is left of those offcuts and worth keeping.</param>
 public sealed record RepairPlan(
     string Format,
     string Catalogue,
@@ -122,7 +123,8 @@ public sealed record RepairPlan(
     IReadOnlyList<Caution> Cautions,
     IReadOnlyList<Warning> Warnings,
     DateTimeOffset? ProperRepairBy,
-    IReadOnlyList<Placement>? Placements = null
+    IReadOnlyList<Placement>? Placements = null,
+    IReadOnlyList<PieceLeft>? Leaves = null
 )
 {
     /// <summary>Name and version of the format.</summary>

@@ -22,10 +22,15 @@ public sealed record Amount(string Material, double Value, StockUnit Unit)
         [""] = StockUnit.Piece,
     };
 
-    /// <summary>What a step takes off the shelf, in all its cups.</summary>
+    /// <summary>What a step takes, in all its cups.</summary>
     /// <param name="plan">The plan that it is a step of.</param>
     /// <param name="step">The step.</param>
     public static IReadOnlyList<Amount> TakenBy(RepairPlan plan, PlanStep step) => [.. (step.Takes ?? []).Select(taking => Of(plan, taking))];
+
+    /// <summary>Of what is taken, that which comes out of a tin or off a roll: what is cut from pieces that were left over does not.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="taken">What it takes.</param>
+    public static IEnumerable<Amount> OffLots(RepairPlan plan, IEnumerable<Amount> taken) => taken.Where(amount => CutPieces.Of(plan, amount.Material).Count == 0);
 
     /// <summary>What a step took off the shelf: what was weighed into its cup, and where nobody weighed it, what was planned.</summary>
     /// <param name="plan">The plan that it is a step of.</param>

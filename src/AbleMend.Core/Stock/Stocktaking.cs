@@ -71,7 +71,7 @@ public static class Stocktaking
     public static IReadOnlyList<Need> Needs(
         IReadOnlyList<StillToDo> bench, IReadOnlyList<Lot> lots, IReadOnlyDictionary<string, double> left, IReadOnlyDictionary<string, Material> materials, DateOnly today) =>
     [
-        .. bench.SelectMany(mend => mend.Steps.SelectMany(step => Amount.TakenBy(mend.Plan, step)).Select(amount => (mend.Mend, Amount: amount)))
+        .. bench.SelectMany(mend => mend.Steps.SelectMany(step => Amount.OffLots(mend.Plan, Amount.TakenBy(mend.Plan, step))).Select(amount => (mend.Mend, Amount: amount)))
             .Where(each => materials.ContainsKey(each.Amount.Material))
             .GroupBy(each => each.Amount.Material)
             .Select(taken => NeedOf(materials[taken.Key], [.. taken], lots, left, today))

@@ -13,7 +13,7 @@ namespace AbleMend.Data.Compiled
     public partial class MendDbModel
     {
         private MendDbModel()
-            : base(skipDetectChanges: false, modelId: new Guid("d1a088d9-bb95-4c0a-9f75-054b224d6099"), entityTypeCount: 13)
+            : base(skipDetectChanges: false, modelId: new Guid("220b2538-0fc0-4602-88ba-fe048466cb1f"), entityTypeCount: 14)
         {
         }
 
@@ -30,6 +30,7 @@ namespace AbleMend.Data.Compiled
             var mendRow = MendRowEntityType.Create(this);
             var photographRow = PhotographRowEntityType.Create(this);
             var pictureRow = PictureRowEntityType.Create(this);
+            var pieceUseRow = PieceUseRowEntityType.Create(this);
             var shopRow = ShopRowEntityType.Create(this);
             var ticketRow = TicketRowEntityType.Create(this);
 
@@ -45,6 +46,7 @@ namespace AbleMend.Data.Compiled
             MendRowEntityType.CreateForeignKey2(mendRow, itemRow);
             PhotographRowEntityType.CreateForeignKey1(photographRow, mendRow);
             PictureRowEntityType.CreateForeignKey1(pictureRow, photographRow);
+            PieceUseRowEntityType.CreateForeignKey1(pieceUseRow, mendRow);
 
             AgreementRowEntityType.CreateAnnotations(agreementRow);
             DayWishRowEntityType.CreateAnnotations(dayWishRow);
@@ -57,6 +59,7 @@ namespace AbleMend.Data.Compiled
             MendRowEntityType.CreateAnnotations(mendRow);
             PhotographRowEntityType.CreateAnnotations(photographRow);
             PictureRowEntityType.CreateAnnotations(pictureRow);
+            PieceUseRowEntityType.CreateAnnotations(pieceUseRow);
             ShopRowEntityType.CreateAnnotations(shopRow);
             TicketRowEntityType.CreateAnnotations(ticketRow);
 

@@ -458,6 +458,34 @@ namespace AbleMend.Data.Migrations
                     b.ToTable("Pictures");
                 });
 
+            modelBuilder.Entity("AbleMend.Data.PieceUseRow", b =>
+                {
+                    b.Property<long>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("CutJson")
+                        .HasColumnType("TEXT");
+
+                    b.Property<int?>("EventNumber")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<int>("MendId")
+                        .HasColumnType("INTEGER");
+
+                    b.Property<string>("Piece")
+                        .IsRequired()
+                        .HasColumnType("TEXT");
+
+                    b.HasKey("Id");
+
+                    b.HasIndex("EventNumber");
+
+                    b.HasIndex("MendId");
+
+                    b.ToTable("PieceUses");
+                });
+
             modelBuilder.Entity("AbleMend.Data.ShopRow", b =>
                 {
                     b.Property<int>("Id")
@@ -619,6 +647,17 @@ namespace AbleMend.Data.Migrations
                         .HasForeignKey("AbleMend.Data.PictureRow", "PhotographId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired();
+                });
+
+            modelBuilder.Entity("AbleMend.Data.PieceUseRow", b =>
+                {
+                    b.HasOne("AbleMend.Data.MendRow", "Mend")
+                        .WithMany()
+                        .HasForeignKey("MendId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired();
+
+                    b.Navigation("Mend");
                 });
 
             modelBuilder.Entity("AbleMend.Data.ItemRow", b =>

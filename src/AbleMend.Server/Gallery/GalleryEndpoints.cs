@@ -58,7 +58,7 @@ public static class GalleryEndpoints
             return ProblemAnswers.Unprocessable([new Problem("tag-taken", "id", $"{item.Tag} is another item in this fleet.", "Start a mend of your own item instead.")]);
         }
 
-        var now = worked with { Wanted = worked.Wanted with { StartAt = null, NeededBy = null } };
+        var now = worked with { Wanted = worked.Wanted with { StartAt = null, NeededBy = null }, Offcuts = worked.Offcuts ?? [] };
         return await store.OpenAsync(new NewMend(item.Id, now), Deed.Of(key, $"worked case {id}"), cancel) switch
         {
             { View: { } view } => Results.Ok(view),

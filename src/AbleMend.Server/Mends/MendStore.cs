@@ -29,7 +29,7 @@ public sealed record Changed(MendView? View, IReadOnlyList<Problem> Problems, in
 internal sealed record MendRecord(string Tag, string ItemName, Outcome<Mend> Record);
 
 /// <summary>Mends in the database. Every change checks the version that it was made from, and is durable before it is answered.</summary>
-public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, LotDraws shelf, PaceBook paces, PaceTurns turns, Planner planner, TimeProvider time)
+public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, LotDraws shelf, PieceBook pieces, PaceBook paces, PaceTurns turns, Planner planner, TimeProvider time)
 {
     /// <summary>How often something is tried that others keep overtaking.</summary>
     private const int MostAttempts = 8;
@@ -76,7 +76,7 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
         }
 
         var now = time.GetUtcNow();
-        var first = WithItem(request.Case ?? await FirstCaseAsync(item, cancel), item, await paces.KnownAsync(cancel));
+        var first = WithItem(request.Case ?? await FirstCaseAsync(item, cancel), item, await NowAsync(cancel));
         var opened = Mend.Open(ticket?.DueAt is { } due ? first with { Wanted = first.Wanted with { NeededBy = due } } : first, planner, now);
         if (opened.Value is not { } mend)
         {
@@ -125,15 +125,24 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
     /// <summary>Changes the case of a draft.</summary>
     public async Task<Changed?> ChangeCaseAsync(int id, int version, RepairCase repairCase, CancellationToken cancel)
     {
-        var known = await paces.KnownAsync(cancel);
+        var known = await NowAsync(cancel);
         return await ChangeAsync(id, version, null, (row, mend, now) => mend.Change(WithItem(repairCase, row.Item, known), planner, now), cancel);
     }
 
     /// <summary>Freezes the plan and starts the run.</summary>
     public async Task<Changed?> StartAsync(int id, int version, Deed? deed, CancellationToken cancel)
     {
-        var known = await paces.KnownAsync(cancel);
-        return await ChangeAsync(id, version, deed, (_, mend, now) => Knowing(mend, known).Start(planner, now), cancel);
+        var known = await NowAsync(cancel);
+        return await ChangeAsync(id, version, deed, (row, mend, now) =>
+        {
+            var started = known.In(mend, planner.Catalogue).Start(planner, now);
+            if (started.Value is { Plan: { } plan })
+            {
+                pieces.Hold(row, plan);
+            }
+
+            return started;
+        }, cancel);
     }
 
     /// <summary>Logs that it is not mended here, with the verdict.</summary>
@@ -286,10 +295,10 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
             .OrderBy(row => row.Id).Select(BenchRow.Of).ToListAsync(cancel);
         var recalled = rows.Select(row => (Row: row, Record: records.Recall(row.Key))).ToList();
         var fetched = await ReadAsync([.. recalled.Where(each => each.Record is null).Select(each => each.Row.Id)], cancel);
-        var known = await paces.KnownAsync(cancel);
+        var known = rows.Any(row => row.Status == MendStatus.Draft) ? await NowAsync(cancel) : null;
         // A draft that was thrown away meanwhile is neither.
         return [.. recalled.Select(each => (each.Row, Record: each.Record ?? fetched.GetValueOrDefault(each.Row.Id)!)).Where(each => each.Record is not null)
-            .Select(each => (each.Row, each.Record.Value is { } mend ? Outcome<Mend>.Of(Knowing(mend, known)) : each.Record))];
+            .Select(each => (each.Row, each.Record.Value is { } mend && known is not null ? Outcome<Mend>.Of(known.In(mend, planner.Catalogue)) : each.Record))];
     }
 
     /// <summary>What was handed back or sent on since an instant; what cannot be read is left out.</summary>
@@ -311,8 +320,8 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
             }
 
             var (changed, overtaken) = await TryChangeAsync(id, version, deed, change, cancel);
-            // Without a version nobody is overtaken for good: it is asked again whether it may still happen.
-            if (!overtaken || version is not null || attempt == MostAttempts)
+            // Without a version nobody is overtaken for good: it is asked again whether it may still happen; nor where it was only what changes along.
+            if (!overtaken || (version is not null && changed?.NewerVersion != version) || attempt == MostAttempts)
             {
                 return changed;
             }
@@ -353,6 +362,7 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
         if (after.Events.Count > mend.Events.Count)
         {
             await shelf.FollowAsync(row, after, cancel);
+            await pieces.FollowAsync(row, after, cancel);
             after = await paces.FollowAsync(row, after, cancel);
         }
 
@@ -496,7 +506,7 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
     private async Task<MendView> ViewAsync(MendRow row, Mend mend, CancellationToken cancel)
     {
         var now = time.GetUtcNow();
-        mend = mend.Plan is null ? Knowing(mend, await paces.KnownAsync(cancel)) : mend;
+        mend = mend.Plan is null ? (await NowAsync(cancel)).In(mend, planner.Catalogue) : mend;
         var outcome = mend.Plan is { } frozen ? Outcome<RepairPlan>.Of(frozen) : planner.Plan(mend.Case.StartingAt(now));
         var follower = await db.Mends.Where(each => each.FollowsMendId == row.Id).Select(each => (int?)each.Id).FirstOrDefaultAsync(cancel);
         return new MendView(
@@ -527,22 +537,16 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
         return FirstCase.Of(facts, planner.Catalogue.Constructions[item.Construction], settings.Facts);
     }
 
-    /// <summary>A draft with what is known now of how fast products set; what was started was told by itself.</summary>
-    private Mend Knowing(Mend mend, IReadOnlyList<LearntPace> known) =>
-        mend.Status != MendStatus.Draft || (known.Count == 0 && mend.Case.Paces is null) ? mend : mend with { Case = Knowing(mend.Case, known) };
-
-    /// <summary>A case with what is known of the products that it knows itself: one that the shop no longer has is none of it.</summary>
-    private RepairCase Knowing(RepairCase repairCase, IReadOnlyList<LearntPace> known)
+    private async Task<ShopNow> NowAsync(CancellationToken cancel)
     {
-        IReadOnlyList<LearntPace> own = [.. known.Where(pace =>
-            (repairCase.Products?.FirstOrDefault(product => product?.Id == pace.Material) ?? planner.Catalogue.Materials.GetValueOrDefault(pace.Material))?.Holds == true)];
-        return repairCase with { Paces = own.Count == 0 ? null : own };
+        var ((settings, _), held) = (await shop.ReadAsync(cancel), await pieces.HeldAsync(cancel));
+        return new ShopNow(await paces.KnownAsync(cancel), settings.Facts.Shelf, [.. (settings.Offcuts ?? []).Where(piece => !held.ContainsKey(piece.Id))]);
     }
 
-    private RepairCase WithItem(RepairCase repairCase, ItemRow item, IReadOnlyList<LearntPace> known)
+    private RepairCase WithItem(RepairCase repairCase, ItemRow item, ShopNow known)
     {
         var today = DateOnly.FromDateTime(time.GetUtcNow().UtcDateTime);
-        return Knowing(repairCase, known) with
+        return known.In(repairCase, planner.Catalogue) with
         {
             Item = repairCase.Item with { Tag = item.Tag, Construction = item.Construction, AgeMonths = Gear.ItemEndpoints.AgeMonths(item.NewOn, today) },
         };

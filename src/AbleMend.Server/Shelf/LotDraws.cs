@@ -29,7 +29,7 @@ public sealed class LotDraws(MendDb db, ShopStore shop, Planner planner)
         }
         else if (newest.Kind is RunEventKind.HandsDone or RunEventKind.CupShared && plan.Steps.FirstOrDefault(step => step.Id == newest.StepId) is { Takes: not null } step)
         {
-            await DrawAsync(row, newest, Amount.TakenBy(plan, step, Run.Standing(mend.Events)), cancel);
+            await DrawAsync(row, newest, [.. Amount.OffLots(plan, Amount.TakenBy(plan, step, Run.Standing(mend.Events)))], cancel);
         }
     }
 

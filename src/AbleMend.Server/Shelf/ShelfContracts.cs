@@ -1,5 +1,6 @@
 using AbleMend.Core.Curing;
 using AbleMend.Core.Limits;
+using AbleMend.Core.Patching;
 using AbleMend.Core.Stock;
 using AbleMend.Core.Words;
 
@@ -12,7 +13,15 @@ namespace AbleMend.Server.Shelf;
 /// <param name="Gone">Lots that were used up or thrown away, the latest first.</param>
 /// <param name="Needs">What the mends on the bench still take, the missing first.</param>
 /// <param name="Materials">Every material that may stand there.</param>
-public sealed record ShelfView(DateTimeOffset Now, DateOnly Today, IReadOnlyList<LotView> Lots, IReadOnlyList<LotView> Gone, IReadOnlyList<NeedView> Needs, IReadOnlyList<ShelfMaterial> Materials);
+/// <param name="Pieces">Pieces of cloth and patch stock that are left over, by material and the largest first.</param>
+public sealed record ShelfView(
+    DateTimeOffset Now, DateOnly Today, IReadOnlyList<LotView> Lots, IReadOnlyList<LotView> Gone, IReadOnlyList<NeedView> Needs, IReadOnlyList<ShelfMaterial> Materials, IReadOnlyList<PieceView> Pieces);
+
+/// <summary>A piece of cloth or patch stock that is left over.</summary>
+/// <param name="Piece">The piece.</param>
+/// <param name="Title">Name of its material.</param>
+/// <param name="HeldFor">Number of the mend under way that is to be cut from it; null for none.</param>
+public sealed record PieceView(Offcut Piece, Message Title, int? HeldFor);
 
 /// <summary>A lot with what is left of it.</summary>
 /// <param name="Name">What it goes by.</param>

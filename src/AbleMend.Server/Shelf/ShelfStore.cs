@@ -14,7 +14,7 @@ using Microsoft.EntityFrameworkCore;
 namespace AbleMend.Server.Shelf;
 
 /// <summary>The lots on the shelf, what is left of them, and who took of which.</summary>
-public sealed class ShelfStore(MendDb db, ShopStore shop, MendStore mends, DaysStore days, PaceBook paces, Planner planner, TimeProvider time)
+public sealed class ShelfStore(MendDb db, ShopStore shop, MendStore mends, DaysStore days, PaceBook paces, PieceBook pieces, Planner planner, TimeProvider time)
 {
     private const int MostAttempts = 8;
 
@@ -30,12 +30,17 @@ public sealed class ShelfStore(MendDb db, ShopStore shop, MendStore mends, DaysS
         var pace = await paces.OfAsync(lots.Where(lot => lot.IsThere), cancel);
         IReadOnlyList<LotView> views = [.. lots.Select(lot => View(lot, materials[lot.Material], left, today) with { Pace = pace.GetValueOrDefault(lot.Name) })];
         var begun = (await days.ReadAsync(cancel)).Plan.Blocks.GroupBy(block => block.Mend).ToDictionary(blocks => blocks.Key, blocks => blocks.Min(block => block.StartsAt));
+        var held = await pieces.HeldAsync(cancel);
         return new ShelfView(
             now, today,
             [.. views.Where(view => view.Lot.IsThere).OrderBy(view => view.LastDay ?? DateOnly.MaxValue).ThenBy(view => view.Name, StringComparer.Ordinal)],
             [.. views.Where(view => !view.Lot.IsThere).OrderByDescending(view => view.Lot.GoneOn)],
             [.. Stocktaking.Needs(await StillToDoAsync(now, cancel), lots, left, materials, today).Select(need => View(need, materials[need.Material], begun))],
-            [.. materials.Values.Select(material => new ShelfMaterial(material.Id, Titled(material), UsualUnit(material)))]);
+            [.. materials.Values.Select(material => new ShelfMaterial(material.Id, Titled(material), UsualUnit(material)))],
+            [
+                .. (settings.Offcuts ?? []).Where(piece => materials.ContainsKey(piece.Material)).OrderBy(piece => piece.Material, StringComparer.Ordinal).ThenByDescending(piece => piece.LengthMm * piece.WidthMm)
+                    .Select(piece => new PieceView(piece, Titled(materials[piece.Material]), held.TryGetValue(piece.Id, out var mend) ? mend : null)),
+            ]);
     }
 
     /// <summary>Puts a lot on the shelf, or changes it.</summary>

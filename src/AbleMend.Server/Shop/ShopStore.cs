@@ -15,7 +15,21 @@ public sealed class ShopStore(MendDb db, PaceTurns turns)
         var row = await db.Shop.AsNoTracking().FirstOrDefaultAsync(shop => shop.Id == ShopRow.OnlyId, cancel);
         return row is null
             ? (ShopSettings.ForNewShop, 0)
-            : (JsonSerializer.Deserialize<ShopSettings>(row.SettingsJson, OpenJson.Options)!, row.Version);
+            : (Settings(row), row.Version);
+    }
+
+    private static ShopSettings Settings(ShopRow row) => JsonSerializer.Deserialize<ShopSettings>(row.SettingsJson, OpenJson.Options)!;
+
+    /// <summary>Changes settings along with something else: they are kept when that is saved, and whoever changed them first wins.</summary>
+    /// <param name="change">What becomes of them.</param>
+    /// <param name="cancel">Gives up.</param>
+    public async Task ChangeAlongAsync(Func<ShopSettings, ShopSettings> change, CancellationToken cancel)
+    {
+        if (await db.Shop.FirstOrDefaultAsync(shop => shop.Id == ShopRow.OnlyId, cancel) is { } row)
+        {
+            row.SettingsJson = JsonSerializer.Serialize(change(Settings(row)), OpenJson.Options);
+            row.Version++;
+        }
     }
 
     /// <summary>Keeps settings.</summary>

@@ -3466,6 +3466,33 @@ export interface components {
              */
             height: number;
         };
+        /** @description A piece that is left when the patches are cut off. */
+        PieceLeft: {
+            /** @description What is written on the piece that they are cut from. */
+            offcut: string;
+            /**
+             * Format: double
+             * @description Length of what is left in millimetres, measured as on that piece.
+             */
+            lengthMm: number;
+            /**
+             * Format: double
+             * @description Width of what is left in millimetres, measured as on that piece.
+             */
+            widthMm: number;
+        };
+        /** @description A piece of cloth or patch stock that is left over. */
+        PieceView: {
+            /** @description The piece. */
+            piece: components["schemas"]["Offcut"];
+            /** @description Name of its material. */
+            title: components["schemas"]["Message"];
+            /**
+             * Format: int32
+             * @description Number of the mend under way that is to be cut from it; null for none.
+             */
+            heldFor: null | number;
+        };
         /** @description Where a patch lies on an offcut. */
         Placement: {
             /**
@@ -3823,6 +3850,8 @@ export interface components {
             properRepairBy: null | string;
             /** @description Where the patches lie on the offcuts at hand; those that find no room are cut from the roll. */
             placements?: null | components["schemas"]["Placement"][];
+            /** @description What is left of those offcuts and worth keeping. */
+            leaves?: null | components["schemas"]["PieceLeft"][];
         };
         /**
          * @description What a material does in a mend.
@@ -4152,6 +4181,8 @@ export interface components {
             needs: components["schemas"]["NeedView"][];
             /** @description Every material that may stand there. */
             materials: components["schemas"]["ShelfMaterial"][];
+            /** @description Pieces of cloth and patch stock that are left over, by material and the largest first. */
+            pieces: components["schemas"]["PieceView"][];
         };
         /** @description Who mends, and what there is only so much of. */
         ShopFloor: {

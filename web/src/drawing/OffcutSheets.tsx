@@ -1,4 +1,6 @@
 import type { PlannedDamage, Schemas } from '../api/types';
+import { measure } from '../measures/units';
+import { useUnits } from '../shop/units';
 import { offcutSheets } from './offcutSheet';
 import { say } from '../words/say';
 
@@ -6,10 +8,12 @@ interface Props {
   placements: readonly Schemas['Placement'][];
   damages: readonly PlannedDamage[];
   offcuts: readonly Schemas['Offcut'][] | null | undefined;
+  leaves: readonly Schemas['PieceLeft'][] | null | undefined;
 }
 
-/** The offcuts that patches are cut from, with the patches where they lie. */
-export function OffcutSheets({ placements, damages, offcuts }: Props) {
+/** The offcuts that patches are cut from, with the patches where they lie, and what is kept of them. */
+export function OffcutSheets({ placements, damages, offcuts, leaves }: Props) {
+  const { units } = useUnits();
   const sheets = offcutSheets(placements, damages, offcuts ?? [], { width: 240, height: 100 });
   if (sheets.length === 0) return null;
   return (
@@ -33,7 +37,16 @@ export function OffcutSheets({ placements, damages, offcuts }: Props) {
               </text>
             ))}
           </svg>
-          <figcaption className="text-sm text-faint">{say`Offcut “${sheet.id}”`}</figcaption>
+          <figcaption className="text-sm text-faint">
+            {say`Offcut “${sheet.id}”`}
+            {(leaves ?? [])
+              .filter((left) => left.offcut === sheet.id)
+              .map((left, i) => (
+                <span key={i} className="block">
+                  {say`Keep ${measure(left.lengthMm, 'mm', 0, units)} × ${measure(left.widthMm, 'mm', 0, units)}`}
+                </span>
+              ))}
+          </figcaption>
         </figure>
       ))}
     </div>

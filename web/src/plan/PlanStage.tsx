@@ -83,6 +83,7 @@ export function PlanStage({ desk, goTo }: StageProps) {
         damages={plan.damages}
         placements={plan.placements ?? noPlacements}
         offcuts={desk.repairCase.offcuts}
+        leaves={plan.leaves}
       />
       <ol>
         {plan.steps.map((step, i) => (
@@ -166,9 +167,10 @@ interface PapersProps {
   damages: RepairPlan['damages'];
   placements: readonly Schemas['Placement'][];
   offcuts: Schemas['RepairCase']['offcuts'];
+  leaves: RepairPlan['leaves'];
 }
 
-const Papers = memo(function Papers({ id, mixes, damages, placements, offcuts }: PapersProps) {
+const Papers = memo(function Papers({ id, mixes, damages, placements, offcuts, leaves }: PapersProps) {
   const { units } = useUnits();
   const link = 'inline-flex min-h-11 items-center text-act underline underline-offset-4';
   return (
@@ -212,7 +214,7 @@ const Papers = memo(function Papers({ id, mixes, damages, placements, offcuts }:
         ))}
       <a className={link} href={`/mends/${id}/sheet`}>{say`Job sheet`}</a>
       {mixes ? <a className={link} href={`/mends/${id}/labels`}>{say`Cup labels`}</a> : null}
-      <OffcutSheets placements={placements} damages={damages} offcuts={offcuts} />
+      <OffcutSheets placements={placements} damages={damages} offcuts={offcuts} leaves={leaves} />
     </section>
   );
 });

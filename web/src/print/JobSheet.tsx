@@ -38,7 +38,7 @@ function Sheet({ mend }: { mend: PlannedMend }) {
           plan={plan}
         />
       ))}
-      <OffcutSheets placements={plan.placements ?? []} damages={plan.damages} offcuts={repairCase.offcuts} />
+      <OffcutSheets placements={plan.placements ?? []} damages={plan.damages} offcuts={repairCase.offcuts} leaves={plan.leaves} />
       <ol className="mt-3">
         {plan.steps.map((step, i) => (
           <li key={step.id} className="grid break-inside-avoid grid-cols-[1.8rem_minmax(0,1fr)_minmax(0,15rem)] gap-x-3 border-t border-line py-1.5 text-sm">

@@ -7,6 +7,7 @@ import { damagesOf } from '../desk/reached';
 import type { StageProps } from '../desk/StageProps';
 import type { MendDesk } from '../desk/damageInHand';
 import { Photographs } from '../desk/Photographs';
+import { OffcutSheets } from '../drawing/OffcutSheets';
 import { planBands } from '../drawing/planBands';
 import { Button } from '../ui/Button';
 import { FigureButton } from '../ui/FigureButton';
@@ -122,6 +123,7 @@ function CurrentStep({ step, front, desk, proofs }: CurrentProps) {
       )}
       {waiting && front.window?.light ? <Light stand={front.window.light} desk={desk} /> : null}
       {waiting && front.window?.pace ? <Paced pace={front.window.pace} name={nameOf(front.window.pace.material, plan)} /> : null}
+      {waiting ? null : <OffcutSheets placements={cutAt(step, plan)} damages={plan.damages} offcuts={desk.repairCase.offcuts} leaves={plan.leaves} />}
       {waiting ? null : <Cautions ids={step.cautions} plan={plan} />}
     </section>
   );
@@ -156,6 +158,14 @@ function How({ step, plan }: { step: PlanStep; plan: RepairPlan }) {
       ) : null}
     </>
   );
+}
+
+/** Where the patches lie that are cut at a step. */
+function cutAt(step: PlanStep, plan: RepairPlan) {
+  const cloths = new Set(step.takes?.map((taking) => taking.material));
+  const patchOf = (placement: NonNullable<RepairPlan['placements']>[number]) =>
+    plan.damages.find((each) => each.number === placement.damage)?.patches.find((each) => each.order === placement.patch);
+  return (plan.placements ?? []).filter((placement) => cloths.has(patchOf(placement)?.cloth ?? ''));
 }
 
 /** The damages of the item side by side: where each has got, and which one is in hand. */

@@ -10,6 +10,7 @@ import { say } from '../words/say';
 import { LotForm } from './LotForm';
 import { LotPanel } from './LotPanel';
 import { Needs } from './Needs';
+import { Pieces } from './Pieces';
 import { boards, found, isCounted, nextName, whole, type LotView } from './shelfView';
 import { Tables } from './Tables';
 import { Tin } from './Tin';
@@ -70,6 +71,7 @@ function Shelf({ view }: { view: Schemas['ShelfView'] }) {
           {boards(counted).map((board) => (
             <Board key={board.place ?? ''} place={board.place} lots={board.lots} picked={picked} onPick={pick} />
           ))}
+          <Pieces pieces={view.pieces} words={words} />
           <Said lots={said} picked={picked} onPick={pick} heading={say`There, and nobody counts it`} />
           <Said lots={found(view.gone, words).filter((each) => each.lot.id)} picked={picked} onPick={pick} heading={say`Used up or thrown away`} />
           <Tables />
