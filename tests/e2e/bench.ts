@@ -8,6 +8,38 @@ export async function openMend(page: Page, url: string, tag: string): Promise<nu
   return Number(/mends\/(\d+)/.exec(page.url())![1]);
 }
 
+/** Goes to another address of the page as a tap on a link does: what is loaded is not loaded again. */
+export async function turnTo(page: Page, url: string): Promise<void> {
+  if (!page.url().startsWith(new URL(url).origin)) {
+    await page.goto(url);
+    return;
+  }
+  await page.evaluate((to) => {
+    history.pushState(null, '', to);
+    dispatchEvent(new PopStateEvent('popstate'));
+  }, url);
+}
+
+/** Goes to another address and waits until what stands there no longer changes but for its clocks, which turn once a second. */
+export async function settleAt(page: Page, url: string): Promise<void> {
+  const main = page.locator('main');
+  const longestWait = 20;
+  const left = page.url().startsWith('http') ? await main.innerText() : '';
+  await turnTo(page, url);
+  let before = '';
+  await expect
+    .poll(
+      async () => {
+        const now = await main.innerText();
+        const still = now === before && now !== left && now.length > longestWait;
+        before = now;
+        return still;
+      },
+      { message: url, intervals: [250] },
+    )
+    .toBe(true);
+}
+
 export async function kept(page: Page): Promise<void> {
   await expect(page.getByText(/^saved /)).toBeVisible();
 }

@@ -1,5 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
+import { turnTo } from './bench.ts';
 import { ShopServer } from './server.ts';
 
 /** Name, address and a text that shows that it has loaded. */
@@ -53,7 +54,7 @@ export function testEveryView(colorScheme: 'light' | 'dark', checks: (axe: AxeBu
   });
   for (const [name, path, words] of views) {
     test(`${name} can be used by everybody`, async () => {
-      await page.goto(server.url + path);
+      await turnTo(page, server.url + path);
       await expect(page.getByText(words).first()).toBeVisible();
       // Nothing but what is wrong is put into words, and without a page of its own: the views have no frames.
       const axe = new AxeBuilder({ page }).options({ resultTypes: ['violations'] }).setLegacyMode();

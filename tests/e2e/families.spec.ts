@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { goOnTo, kept, setNumber } from './bench.ts';
+import { goOnTo, kept, setNumber, turnTo } from './bench.ts';
 import { ShopServer } from './server.ts';
 
 const server = new ShopServer();
@@ -20,7 +20,8 @@ test('every worked case opens, looks, and is planned or sent on', async ({ page 
   expect(worked.length).toBeGreaterThanOrEqual(36);
   for (const { id, title } of worked) {
     const opened = (await (await page.request.post(`${server.url}/api/gallery/${id}`)).json()) as { id: number };
-    await page.goto(`${server.url}/mends/${opened.id}/look`);
+    await turnTo(page, `${server.url}/mends/${opened.id}/look`);
+    await expect(page.getByText(`Mend ${opened.id}.`), title).toBeVisible();
     const verdict = page.getByRole('region', { name: 'Verdict' });
     await expect(verdict, title).toContainText(/Mend it|Retire it|Refer it|Never mended here/);
     await expect(page.getByRole('img', { name: /^Section|^The damage from above/ }).first(), title).toBeVisible();

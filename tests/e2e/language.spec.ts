@@ -1,6 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
+import { settleAt } from './bench.ts';
 import { ShopServer } from './server.ts';
 
 const list = (path: string) => JSON.parse(readFileSync(resolve(import.meta.dirname, '../..', path), 'utf8')) as string[];
@@ -98,9 +99,8 @@ function english(text: string, own: readonly string[]): string {
 }
 
 async function expectNothingEnglish(page: Page, path: string, own: readonly string[]) {
-  await page.goto(server.url + path);
+  await settleAt(page, server.url + path);
   await expect(page.locator('main')).toContainText('⟦');
-  await page.waitForLoadState('networkidle');
   // Each that is opened is no longer shut: the next one is the first again.
   for (let shut = page.locator('details:not([open]) > summary'); (await shut.count()) > 0;) await shut.first().click();
   const left = (await words(page)).map((text) => english(text, own)).filter(Boolean);

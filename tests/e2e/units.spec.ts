@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { settleAt } from './bench.ts';
 import { ShopServer } from './server.ts';
 
 const server = new ShopServer();
@@ -17,8 +18,8 @@ async function switchToInches(page: Page): Promise<void> {
 test('a bench in inches, psi and °F shows no metric measure, and keeps its choice', async ({ page }) => {
   await switchToInches(page);
   for (const path of [
-    '/mends/14/plan',
     '/mends/15/plan',
+    '/mends/14/plan',
     '/mends/13/look',
     '/mends/13/match',
     '/mends/13/plan',
@@ -31,7 +32,7 @@ test('a bench in inches, psi and °F shows no metric measure, and keeps its choi
     '/tickets/2/bill',
     '/shop',
   ]) {
-    await page.goto(server.url + path);
+    await settleAt(page, server.url + path);
     await expect(
       page
         .getByText('BRD')
@@ -41,7 +42,6 @@ test('a bench in inches, psi and °F shows no metric measure, and keeps its choi
         .or(page.getByText('CAN-03'))
         .first(),
     ).toBeVisible();
-    await page.waitForLoadState('networkidle');
     expect(metric.exec((await page.locator('main').textContent()) ?? '')?.[0], path).toBeUndefined();
   }
 });

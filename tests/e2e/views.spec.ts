@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { gzipSync } from 'node:zlib';
+import { settleAt } from './bench.ts';
 import { clock } from './everyView.ts';
 import { ShopServer } from './server.ts';
 
@@ -79,8 +80,7 @@ test('on a telephone nothing hangs over the edge', async ({ page }) => {
     '/tickets/2',
     '/tags/BRD-12',
   ]) {
-    await page.goto(server.url + path);
-    await page.waitForLoadState('networkidle');
+    await settleAt(page, server.url + path);
     expect(await page.evaluate(() => document.documentElement.scrollWidth), path).toBeLessThanOrEqual(390);
   }
 });

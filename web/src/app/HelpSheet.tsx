@@ -14,6 +14,7 @@ const keys: readonly (readonly [string, string])[] = [
   ['U', say`In a mend: undo the last one`],
   ['W', say`In a mend: something went wrong`],
   ['P', say`In a mend: take a photograph`],
+  ['F', say`In a mend: read it from afar, or close up`],
   ['O', say`Before a mix: one cup for several mends`],
   [say`1 to 5`, say`In a mend: Look, Match, Plan, Mend, Prove`],
   ['← →', say`Move between options; on a slider, adjust it`],

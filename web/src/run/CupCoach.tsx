@@ -141,7 +141,7 @@ function Pouring({ cup, desk, scale }: { cup: Cup; desk: MendDesk; scale: Live |
         <p className="text-xl font-bold">
           {out ? say`Take out again: ${figure?.label ?? ''}` : part.poured > 0 ? say`Pour more: ${figure?.label ?? ''}` : say`Pour: ${figure?.label ?? ''}`}
         </p>
-        <p className="numeral text-6xl leading-none">{measure(cup.change * hand.factor, hand.unit, hand.decimals, units)}</p>
+        <p className="numeral text-6xl leading-none afar:text-(length:--two-from-afar)">{measure(cup.change * hand.factor, hand.unit, hand.decimals, units)}</p>
         {isOn ? <OnThePan pan={pan} live={live} change={cup.change} scale={scale} /> : null}
       </div>
       {isOn && pan.amount === null ? (
@@ -172,9 +172,11 @@ function OnThePan({ pan, live, change, scale }: { pan: Pan; live: number | null;
   const near = Math.max(scale.step, change * 0.02);
   return (
     <div role="meter" aria-label={say`On the scale`} aria-valuemin={0} aria-valuemax={change} aria-valuenow={live} className="mt-2">
-      <p className={`numeral text-4xl ${left < -near ? 'text-late' : Math.abs(left) <= near ? 'text-good' : ''}`}>
+      <p
+        className={`numeral text-4xl afar:text-(length:--one-from-afar) afar:leading-none ${left < -near ? 'text-late' : Math.abs(left) <= near ? 'text-good' : ''}`}
+      >
         {weighed(live, scale.step, units)}
-        <span className="ml-3 text-xl">
+        <span className="ml-3 text-xl afar:text-(length:--words-from-afar)">
           {Math.abs(left) <= near
             ? say`at the mark`
             : left > 0
@@ -228,8 +230,8 @@ function Stir({ cup, desk, isSpread }: { cup: Cup; desk: MendDesk; isSpread: boo
   return (
     <div className="flex flex-wrap items-center gap-4">
       <CupDrawing levels={levelsOf(cup, null)} pouring={null} />
-      <p className="min-w-56 flex-1 text-2xl font-bold" role="status">
-        {words} {left > 0 ? <span className="numeral text-6xl">{left}</span> : null}
+      <p className="min-w-56 flex-1 text-2xl font-bold afar:text-(length:--words-from-afar)" role="status">
+        {words} {left > 0 ? <span className="numeral text-6xl leading-none afar:text-(length:--one-from-afar)">{left}</span> : null}
       </p>
       <Keyed
         look={left > 0 ? 'plain' : 'main'}

@@ -17,6 +17,7 @@ import { measure, type Units } from '../measures/units';
 import { useUnits } from '../shop/units';
 import { useDamageWords } from '../ui/damageWords';
 import { waitWords } from '../ui/words';
+import { Afar, useAfar } from './Afar';
 import { actionsFor, type RunAction } from './actions';
 import { CupAtStep } from './CupAtStep';
 import { Dew } from './Dew';
@@ -38,6 +39,7 @@ import { say } from '../words/say';
 /** Mend: one action at a time, large enough for gloves and for two metres. */
 export function RunStage({ desk, catalogue, goTo }: StageProps) {
   const { mend, plan } = desk;
+  const [afar, turn] = useAfar();
   useWakeLock(mend.status === 'running');
   if (!mend.run || !plan) {
     return (
@@ -63,8 +65,10 @@ export function RunStage({ desk, catalogue, goTo }: StageProps) {
     <div className="flex flex-col gap-4">
       <Problems problems={desk.refused} />
       {plan.damages.length > 1 ? <Fronts desk={desk} run={mend.run} at={front.damage} /> : null}
-      <CurrentStep key={step.id + front.phase} step={step} front={front} desk={desk} proofs={catalogue.proofs} />
-      <WhatWentWrong key={`wrong ${step.id}`} desk={desk} front={front} />
+      <Afar on={afar} turn={turn} desk={desk}>
+        <CurrentStep key={step.id + front.phase} step={step} front={front} desk={desk} proofs={catalogue.proofs} />
+        <WhatWentWrong key={`wrong ${step.id}`} desk={desk} front={front} />
+      </Afar>
       <Photographs key={`photographs ${step.id}`} mendId={mend.id} stepId={step.id} shows="of-step" hasKey />
       <Ahead desk={desk} run={mend.run} />
       <Extras desk={desk} />
@@ -90,7 +94,7 @@ function CurrentStep({ step, front, desk, proofs }: CurrentProps) {
   return (
     <section aria-label={say`Now`} className="flex flex-col gap-3">
       <p className="lettering">{say`Step ${steps.indexOf(step) + 1} of ${steps.length}`}</p>
-      <h2 className="text-5xl leading-none">{waiting && front.window ? waitWords[front.window.kind] : step.title}</h2>
+      <h2 className="text-5xl leading-none afar:text-(length:--words-from-afar)">{waiting && front.window ? waitWords[front.window.kind] : step.title}</h2>
       {front.heldUntil ? <HeldBack until={front.heldUntil} /> : null}
       {front.waitsFor ? (
         <Notice tone="early" word={say`Not yet.`}>
@@ -141,7 +145,7 @@ function How({ step, plan }: { step: PlanStep; plan: RepairPlan }) {
   const [first, second] = mainFigures(step, figures);
   return (
     <>
-      <p className="max-w-prose text-xl">{step.instruction}</p>
+      <p className="max-w-prose text-xl afar:hidden">{step.instruction}</p>
       <div className="flex flex-wrap gap-x-10 gap-y-1">
         {first ? <FigureButton figure={first} large /> : null}
         {second ? <FigureButton figure={second} large /> : null}
@@ -248,7 +252,7 @@ function UseBy({ useBy }: { useBy: string }) {
     <p className={`border-l-8 px-4 py-2 text-2xl font-bold ${left < 5 * 60_000 ? 'border-late bg-late-soft' : 'border-resin bg-sheet'}`}>
       {left > 0 ? (
         <>
-          {say`In the cup: use within`} <span className="numeral text-5xl">{countdown(left)}</span>
+          {say`In the cup: use within`} <span className="numeral text-5xl leading-none afar:text-(length:--one-from-afar)">{countdown(left)}</span>
         </>
       ) : (
         say`Past its pot life: throw it out and mix again`
@@ -269,10 +273,10 @@ function Wait({ window }: { window: NonNullable<RunState['window']> }) {
     <>
       <div className={`border-l-8 px-4 py-3 ${windowTones[state]}`} role="status">
         <p className="flex flex-wrap items-baseline justify-between gap-x-6">
-          <strong className="text-4xl">{windowWords[state]}</strong>
+          <strong className="text-4xl afar:text-(length:--words-from-afar)">{windowWords[state]}</strong>
           {end ? (
-            <span className="text-2xl">
-              {end.words} <span className="numeral text-6xl">{countdown(end.at - now)}</span>
+            <span className="text-2xl afar:text-(length:--words-from-afar)">
+              {end.words} <span className="numeral text-6xl leading-none afar:text-(length:--one-from-afar)">{countdown(end.at - now)}</span>
             </span>
           ) : null}
         </p>
@@ -288,7 +292,7 @@ function Wait({ window }: { window: NonNullable<RunState['window']> }) {
         {state === 'late' && window.whenLate ? <p className="mt-1 text-xl font-bold">{window.whenLate}</p> : null}
       </div>
       <p className="text-2xl font-bold">{window.check}</p>
-      <p className="text-faint">
+      <p className="text-faint afar:hidden">
         {window.kind === 'pressure'
           ? say`The gauge beats the clock: it holds when the readings say so.`
           : say`Touch beats the clock: ready is ready, whatever the clock says.`}

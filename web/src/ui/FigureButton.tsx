@@ -34,7 +34,9 @@ export function FigureButton({ figure, onSet, large }: Props) {
         className="group flex min-h-11 flex-col items-start justify-center text-left"
       >
         <span className="lettering leading-tight">{figure.label}</span>
-        <span className={`numeral leading-tight underline decoration-dotted underline-offset-4 ${large ? 'text-4xl' : 'text-xl'}`}>
+        <span
+          className={`numeral leading-tight underline decoration-dotted underline-offset-4 ${large ? 'text-4xl afar:text-(length:--two-from-afar) afar:leading-none' : 'text-xl afar:text-4xl'}`}
+        >
           {measure(figure.value, figure.unit, figure.decimals, units)}
           {figure.setByHand ? <span className="ml-1 text-sm text-resin">{say`by hand`}</span> : null}
         </span>
