@@ -46,16 +46,23 @@ internal sealed class ByPlan : IChoose
     }
 }
 
-/// <summary>Takes the oldest item that hands can go on with, and does what comes until it has to wait.</summary>
+/// <summary>Takes the oldest item that hands can go on with and that the room takes, and does what comes until it has to wait.</summary>
 internal sealed class FirstCome : IChoose
 {
     public Taken? Next(int person, IReadOnlyList<Item> items, Planner planner, ShopFloor floor, BenchFacts bench, DateTimeOffset now)
     {
         foreach (var item in items.Where(item => item.ReadyAt is null && item.BusyUntil <= now))
         {
+            var others = items.Where(other => other != item && other.ReadyAt is null);
             if (item.Mend is null)
             {
-                return new Taken(item, null, FirstRun(item, planner, now));
+                var first = Run(planner.Plan(item.Case with { Wanted = item.Case.Wanted with { StartAt = now } }).Value!.Steps.Where(step => step.Damage == 1));
+                if (Room.Takes(first, others, floor, now))
+                {
+                    return new Taken(item, null, first.Count);
+                }
+
+                continue;
             }
 
             foreach (var front in item.Mend.StateAt(now).Fronts)
@@ -64,7 +71,11 @@ internal sealed class FirstCome : IChoose
                 if (free)
                 {
                     var lane = item.Mend.Plan!.Steps.Where(step => step.Damage == front.Damage).SkipWhile(step => step.Id != front.StepId).Skip(front.Phase == StepPhase.Waiting ? 1 : 0);
-                    return new Taken(item, front.StepId, Run(lane));
+                    var run = Run(lane);
+                    if (run.Count == 0 || Room.Takes(run, others, floor, now))
+                    {
+                        return new Taken(item, front.StepId, run.Count);
+                    }
                 }
             }
         }
@@ -72,27 +83,24 @@ internal sealed class FirstCome : IChoose
         return null;
     }
 
-    private static int FirstRun(Item item, Planner planner, DateTimeOffset now) =>
-        Run(planner.Plan(item.Case with { Wanted = item.Case.Wanted with { StartAt = now } }).Value!.Steps.Where(step => step.Damage == 1));
-
     /// <summary>Steps up to the first wait, or to one that waits for another damage.</summary>
-    private static int Run(IEnumerable<PlanStep> steps)
+    private static IReadOnlyList<PlanStep> Run(IEnumerable<PlanStep> steps)
     {
-        var count = 0;
+        var run = new List<PlanStep>();
         foreach (var step in steps)
         {
-            if (count > 0 && step.Timing.After is not null)
+            if (run.Count > 0 && step.Timing.After is not null)
             {
                 break;
             }
 
-            count++;
+            run.Add(step);
             if (step.Timing.Wait is not null)
             {
                 break;
             }
         }
 
-        return count;
+        return run;
     }
 }

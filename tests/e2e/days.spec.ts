@@ -5,7 +5,11 @@ const server = new ShopServer();
 const clock = '2026-05-06T09:45:00Z';
 
 interface Days {
-  plan: { people: string[]; blocks: { mend: number; person: number; startsAt: string; endsAt: string }[] };
+  plan: {
+    people: string[];
+    blocks: { mend: number; person: number; startsAt: string; endsAt: string }[];
+    taken: { thing: string; number: number; mend: number }[];
+  };
   mends: { id: number; tag: string; wish: { person: string | null; notBy: string[] | null; beginAt: string | null } }[];
 }
 
@@ -19,6 +23,12 @@ test('the days say who takes what now and next, and follow what somebody wants o
   await page.goto(`${server.url}/days`);
   for (const person of ['Wren', 'Ash']) await expect(page.getByRole('region', { name: person, exact: true }).getByText(/^(Now, until|Next at)/)).toBeVisible();
   const before = await served();
+  // What is clamped now stands in the clamp's row, and every place that is taken has one.
+  const clamped = before.plan.taken.find((taken) => taken.thing === 'clamp')!;
+  const picture = page.getByRole('region', { name: 'The day against the clock' });
+  const clampRow = picture.locator('div', { has: page.getByText(`Clamp ${clamped.number}`, { exact: true }) }).last();
+  await expect(clampRow).toContainText(before.mends.find((mend) => mend.id === clamped.mend)!.tag);
+  await expect(picture.getByText('Place 1', { exact: true })).toBeVisible();
   const { tag, id } = before.mends.find((mend) => before.plan.blocks.filter((block) => block.mend === mend.id && block.person === 0).length > 1)!;
   const row = page
     .getByRole('listitem')

@@ -12,7 +12,20 @@ public static class DayCheck
         var faults = new List<string>();
         var hands = new int[problem.People.Count, problem.Slots];
         var shared = new int[problem.Capacities.Count, problem.Slots];
-        var airs = new Airs[problem.Slots];
+        var (airs, ran) = (new Airs[problem.Slots], new Airs[problem.Slots]);
+        var standing = new int[problem.Capacities.Count, problem.Slots];
+        foreach (var running in problem.Running)
+        {
+            for (var slot = 0; slot < Math.Min(running.Until, problem.Slots); slot++)
+            {
+                ran[slot] |= running.Airs;
+                foreach (var hold in running.Holds)
+                {
+                    standing[hold.Resource, slot] += hold.Amount;
+                }
+            }
+        }
+
         for (var j = 0; j < problem.Jobs.Count; j++)
         {
             var job = problem.Jobs[j];
@@ -56,17 +69,20 @@ public static class DayCheck
 
             for (var resource = 0; resource < problem.Capacities.Count; resource++)
             {
-                if (shared[resource, slot] > problem.Capacities[resource])
+                // What stands there already stands there, however few places the shop says that it has.
+                if (shared[resource, slot] > Math.Max(0, problem.Capacities[resource] - standing[resource, slot]))
                 {
-                    faults.Add($"{shared[resource, slot]} of resource {resource} are taken in slot {slot}");
+                    faults.Add($"{shared[resource, slot]} beside {standing[resource, slot]} of resource {resource} are taken in slot {slot}");
                 }
             }
 
-            faults.AddRange(DayProblem.Apart.Where(pair => airs[slot].HasFlag(pair.One) && airs[slot].HasFlag(pair.Other)).Select(pair => $"{pair.One} meets {pair.Other} in slot {slot}"));
+            faults.AddRange(DayProblem.Apart.Where(pair => Meet(airs[slot], ran[slot], pair) || Meet(ran[slot], airs[slot], pair) || Meet(airs[slot], airs[slot], pair)).Select(pair => $"{pair.One} meets {pair.Other} in slot {slot}"));
         }
 
         return faults;
     }
+
+    private static bool Meet(Airs one, Airs other, (Airs One, Airs Other) pair) => one.HasFlag(pair.One) && other.HasFlag(pair.Other);
 
     private static void Faulty(List<string> faults, string name, DayProblem problem, DayJob job, Placed placed, int k)
     {

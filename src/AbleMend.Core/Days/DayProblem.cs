@@ -32,6 +32,12 @@ public sealed record Lag(int From, int Offset, SlotWait Opens, SlotWait? Closes 
 /// <param name="Amount">How many, 1 or more.</param>
 public sealed record Hold(int Resource, int Amount = 1);
 
+/// <summary>What a wait that runs already takes and brings into the room, from the first slot on: nothing moves it any more.</summary>
+/// <param name="Holds">What it takes.</param>
+/// <param name="Airs">What it brings into the room.</param>
+/// <param name="Until">Slot in which it is over.</param>
+public sealed record RunningWait(IReadOnlyList<Hold> Holds, Airs Airs, int Until);
+
 /// <summary>A stretch of work by one pair of hands, and the wait after it.</summary>
 /// <param name="Work">Slots of hands-on work, 1 or more.</param>
 /// <param name="Lags">What it leaves between itself and earlier stretches of its job.</param>
@@ -92,6 +98,9 @@ public sealed record DayProblem(int Slots, IReadOnlyList<DayJob> Jobs, IReadOnly
 {
     /// <summary>Minutes of a slot: no step of the trade is planned more finely.</summary>
     public const int SlotMin = 5;
+
+    /// <value>The waits that run already.</value>
+    public IReadOnlyList<RunningWait> Running { get; init; } = [];
 
     /// <summary>What must not meet in the room. Common practice, no source.</summary>
     public static IReadOnlyList<(Airs One, Airs Other)> Apart { get; } = [(Airs.Fumes, Airs.Sparks), (Airs.Dust, Airs.WetFace)];

@@ -62,4 +62,8 @@ public sealed record DayMove(int Mend, string StepId, Message Title, DateTimeOff
 /// <param name="Mends">When each mend is ready, the soonest first; those that fit into no day last.</param>
 /// <param name="Moved">What stands elsewhere than in the plan before.</param>
 public sealed record DaysPlan(
-    DateTimeOffset At, DateTimeOffset Until, IReadOnlyList<string> People, IReadOnlyList<DayBlock> Blocks, IReadOnlyList<DayReady> Mends, IReadOnlyList<DayMove> Moved);
+    DateTimeOffset At, DateTimeOffset Until, IReadOnlyList<string> People, IReadOnlyList<DayBlock> Blocks, IReadOnlyList<DayReady> Mends, IReadOnlyList<DayMove> Moved)
+{
+    /// <value>Which clamp and which place each item has, and until when; what waits now is among it.</value>
+    public IReadOnlyList<DayTaken> Taken { get; init; } = [];
+}

@@ -143,9 +143,25 @@ internal sealed class MendJobs(SlotCalendar calendar, ShopFloor floor)
             Holds = HoldsOf(last.Timing.Wait),
             HeldUntil = next,
             Hands = HandsOf(run),
-            Waits = last.Timing.Wait?.Kind is WaitKind.Tack or WaitKind.Recoat or WaitKind.Light ? Airs.WetFace : last.Timing.Wait?.Kind == WaitKind.Flash ? Airs.Fumes : Airs.None,
+            Waits = AirsOf(last.Timing.Wait),
         };
     }
+
+    private static Airs AirsOf(StepWait? wait) => wait?.Kind switch
+    {
+        WaitKind.Tack or WaitKind.Recoat or WaitKind.Light => Airs.WetFace,
+        WaitKind.Flash => Airs.Fumes,
+        _ => Airs.None,
+    };
+
+    /// <summary>The waits of a mend that run already: until its window opens, what it lies on and is clamped with is not to be had, and nothing may fall on it.</summary>
+    public IReadOnlyList<RunningWait> RunningOf(MendToPlan mend) =>
+    [
+        .. (mend.Run?.Fronts ?? []).Where(front => front is { Phase: StepPhase.Waiting, Window: not null })
+            .Select(front => (mend.Plan.Steps.First(step => step.Id == front.StepId).Timing.Wait, Opens: front.Window!.OpensAt))
+            .Select(each => new RunningWait(HoldsOf(each.Wait), AirsOf(each.Wait), each.Opens is { } opens ? Math.Clamp(calendar.Ceiling(opens), 0, calendar.Slots) : calendar.Slots))
+            .Where(running => running.Until > 0 && (running.Holds.Count > 0 || running.Airs != Airs.None)),
+    ];
 
     private static int SkillOf(MendToPlan mend, PlanStep step) => mend.Plan.Damages[step.Damage - 1] is { System: { } system } damage ? damage.Candidates.FirstOrDefault(each => each.Method == system.Method && each.Material == system.Material)?.Skill ?? 1 : 1;
 

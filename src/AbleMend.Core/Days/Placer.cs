@@ -21,6 +21,15 @@ internal sealed class Placer
         _hands = [.. problem.People.Select(person => HoursOf(person, problem.Slots))];
         _shared = [.. problem.Capacities.Select(capacity => new Track(problem.Slots, capacity))];
         _airs = DayProblem.Apart.SelectMany(pair => new[] { pair.One, pair.Other }).ToDictionary(air => air, _ => new Track(problem.Slots, 1));
+        foreach (var running in problem.Running)
+        {
+            Air(running.Airs, 0, running.Until, 1);
+            foreach (var hold in running.Holds)
+            {
+                _shared[hold.Resource].Take(0, running.Until, hold.Amount);
+            }
+        }
+
         _jobs = [.. problem.Jobs.Select(job => new JobForm(job, problem.People))];
         var most = _jobs.Length == 0 ? 0 : _jobs.Max(job => job.Stretches.Length);
         (_least, _starts, _people) = (new int[most], new int[most], new int[most]);

@@ -24,13 +24,24 @@ public sealed class ShopDays(ShopFloor floor, BenchFacts bench)
         var calendar = SlotCalendar.From(now, TimeZoneInfo.FindSystemTimeZoneById(bench.Zone));
         var jobs = new MendJobs(calendar, floor);
         var laid = mends.Select(mend => (Mend: mend, Laid: jobs.Of(mend))).Where(each => each.Laid.Runs.Count > 0).ToList();
-        var problem = ProblemOf(calendar, [.. laid.Select(each => each.Laid.Job)]);
+        var running = mends.SelectMany(mend => jobs.RunningOf(mend).Select(each => (mend.Id, Wait: each))).ToList();
+        var problem = ProblemOf(calendar, [.. laid.Select(each => each.Laid.Job)]) with { Running = [.. running.Select(each => each.Wait)] };
         var search = new DaySearch(problem, seed, before is null ? null : [.. laid.Select(each => StoodAt(each.Mend, each.Laid.Runs, before, calendar))], before is null ? 0 : MoveCostMin / DayProblem.SlotMin);
         search.Improve(progress);
         var blocks = laid.SelectMany((each, j) => search.Best[j] is { } placed ? Blocks(each.Mend, each.Laid, placed, calendar) : []).OrderBy(block => block.StartsAt).ThenBy(block => block.Person).ToList();
         var ready = laid.Select((each, j) => Ready(each.Mend, each.Laid.Job, search.Best[j], calendar)).OrderBy(each => each.ReadyAt ?? DateTimeOffset.MaxValue).ToList();
-        return new DaysPlan(now, calendar.At(calendar.Slots), [.. floor.People.Select(person => person.Name)], blocks, ready, before is null ? [] : Moves(before, blocks, now));
+        return new DaysPlan(now, calendar.At(calendar.Slots), [.. floor.People.Select(person => person.Name)], blocks, ready, before is null ? [] : Moves(before, blocks, now))
+        {
+            Taken = DayTaken.Numbered([
+                .. running.SelectMany(each => each.Wait.Holds.Select(hold => new DayTaken((SharedThing)hold.Resource, 0, each.Id, now, calendar.At(each.Wait.Until)))),
+                .. laid.SelectMany((each, j) => search.Best[j] is { } placed ? Taken(each.Mend.Id, each.Laid.Job, placed, calendar) : []),
+            ]),
+        };
     }
+
+    private static IEnumerable<DayTaken> Taken(int mend, DayJob job, Placed placed, SlotCalendar calendar) =>
+        job.Stretches.SelectMany((stretch, k) => stretch.Holds.Select(hold => new DayTaken(
+            (SharedThing)hold.Resource, 0, mend, calendar.At(placed.Starts[k]), calendar.At(Math.Min(calendar.Slots, stretch.HeldUntil >= 0 ? placed.Starts[stretch.HeldUntil] : stretch.Over.At(placed.Starts[k] + stretch.OverOffset))))));
 
     private DayProblem ProblemOf(SlotCalendar calendar, IReadOnlyList<DayJob> jobs) =>
         new(calendar.Slots, jobs, [.. floor.People.Select(person => new Hands(person.Skill, calendar.HoursOf(person, floor, bench.OpensHour, bench.ClosesHour)))], MendJobs.Capacities(floor));

@@ -18,8 +18,12 @@ internal static class DrawnShops
             [Person(random, skill: 3), .. Enumerable.Range(0, random.Next(3)).Select(_ => Person(random, 1 + random.Next(3)))],
             [2 + random.Next(5), 1 + random.Next(3)]);
         // The first can do everything: keeping anybody else from a job leaves somebody who does it.
-        return shop with { Jobs = [.. shop.Jobs.Select(job => random.Next(6) == 0 && shop.People.Count > 1 ? Kept(job, 1 + random.Next(shop.People.Count - 1)) : job)] };
+        return shop with { Jobs = [.. shop.Jobs.Select(job => random.Next(6) == 0 && shop.People.Count > 1 ? Kept(job, 1 + random.Next(shop.People.Count - 1)) : job)], Running = Running(new Random(seed + 1)) };
     }
+
+    /// <summary>What waits already: now and then more of it than there are places.</summary>
+    private static IReadOnlyList<RunningWait> Running(Random random) =>
+        [.. Enumerable.Range(0, random.Next(5)).Select(_ => new RunningWait([new Hold(random.Next(2))], random.Next(3) switch { 0 => Airs.WetFace, 1 => Airs.Fumes, _ => Airs.None }, 1 + random.Next(2 * Day)))];
 
     private static DayJob Kept(DayJob job, int from) => job with { Stretches = [.. job.Stretches.Select(stretch => stretch with { NotBy = [from] })] };
 

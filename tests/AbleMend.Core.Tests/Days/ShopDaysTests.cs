@@ -108,6 +108,61 @@ public class ShopDaysTests
         days.Mends.Sum(each => each.Missed).ShouldBe(0);
     }
 
+    /// <summary>A mend of an example that was begun and stands in its first wait of a kind.</summary>
+    private static MendToPlan Waiting(string example, int id, AbleMend.Core.Timing.WaitKind kind)
+    {
+        var mend = Mend.Open(GalleryTests.Read(example), Cases.Planner, Now).Value!.Start(Cases.Planner, Now).Value!;
+        foreach (var step in mend.Plan!.Steps)
+        {
+            mend = mend.Keep(new Happening(RunEventKind.HandsDone, step.Id), Now).Value!;
+            if (step.Timing.Wait?.Kind == kind)
+            {
+                return MendToPlan.Running(id, mend, null, Now);
+            }
+
+            mend = step.Timing.Wait is null ? mend : mend.Keep(new Happening(RunEventKind.Ready, step.Id), Now).Value!;
+        }
+
+        throw new InvalidOperationException($"{example} has no such wait.");
+    }
+
+    [Fact]
+    public void What_is_clamped_now_keeps_its_clamp_until_its_wait_is_over()
+    {
+        var clamped = Waiting("ski-tip-parted", 1, AbleMend.Core.Timing.WaitKind.Hold);
+        var opens = clamped.Run!.Fronts[0].Window!.OpensAt!.Value;
+        var days = Planned(Two with { Clamps = 1 }, [clamped, Draft("ski-tip-parted", 2)]);
+        days.Blocks.Where(block => block.Mend == 2 && block.Waits == AbleMend.Core.Timing.WaitKind.Hold).ShouldHaveSingleItem().StartsAt.ShouldBeGreaterThanOrEqualTo(opens.AddMinutes(-DayProblem.SlotMin));
+        Planned(Two with { Clamps = 2 }, [clamped, Draft("ski-tip-parted", 2)]).Mends.Single(mend => mend.Mend == 2).ReadyAt!.Value.ShouldBeLessThan(days.Mends.Single(mend => mend.Mend == 2).ReadyAt!.Value);
+
+        var clamps = days.Taken.Where(taken => taken.Thing == SharedThing.Clamp).ToList();
+        clamps.Select(taken => (taken.Mend, taken.Number)).ShouldBe([(1, 1), (2, 1)]);
+        clamps[0].From.ShouldBe(Now);
+        clamps[0].Until.ShouldBeLessThanOrEqualTo(clamps[1].From);
+    }
+
+    [Fact]
+    public void More_that_waits_than_there_are_places_stops_nothing_but_what_needs_a_place_as_well()
+    {
+        IReadOnlyList<MendToPlan> waiting = [.. Enumerable.Range(1, 3).Select(id => Waiting("ski-tip-parted", id, AbleMend.Core.Timing.WaitKind.Hold))];
+        var days = Planned(Two with { Places = 2 }, [.. waiting, Draft("ski-core-shot", 9)]);
+        days.Taken.Where(taken => taken.Thing == SharedThing.Place && taken.From == Now).Select(taken => taken.Number).Order().ShouldBe([1, 2, 3]);
+        days.Mends.Single(mend => mend.Mend == 9).ReadyAt.ShouldNotBeNull();
+    }
+
+    [Fact]
+    public void No_two_items_have_one_place_at_once()
+    {
+        var days = Planned(Two, [.. GalleryTests.Ids.Where(id => Draft(id, 1).Plan is { Verdict.MendedHere: true, ReadyAt: not null }).Take(14).Select((id, i) => Draft(id, i + 1))]);
+        days.Taken.ShouldNotBeEmpty();
+        foreach (var one in days.Taken.GroupBy(taken => (taken.Thing, taken.Number)))
+        {
+            one.OrderBy(taken => taken.From).Zip(one.OrderBy(taken => taken.From).Skip(1)).ShouldAllBe(pair => pair.First.Until <= pair.Second.From);
+        }
+
+        days.Taken.Max(taken => taken.Thing == SharedThing.Clamp ? taken.Number : 0).ShouldBeLessThanOrEqualTo(Two.Clamps);
+    }
+
     [Fact]
     public void A_mend_can_be_held_back_handed_to_somebody_and_made_to_count_for_more()
     {

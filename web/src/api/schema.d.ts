@@ -1799,6 +1799,31 @@ export interface components {
              */
             missed: number;
         };
+        /** @description A clamp or a place that an item has for a time. */
+        DayTaken: {
+            /** @description Which of them. */
+            thing: components["schemas"]["SharedThing"];
+            /**
+             * Format: int32
+             * @description Its number, from 1; above what the shop has where more stands there than it says.
+             */
+            number: number;
+            /**
+             * Format: int32
+             * @description Number of the mend.
+             */
+            mend: number;
+            /**
+             * Format: date-time
+             * @description From when on.
+             */
+            from: string;
+            /**
+             * Format: date-time
+             * @description Until when.
+             */
+            until: string;
+        };
         /** @description What somebody wants of a mend in the plan of the days. */
         DayWish: {
             /**
@@ -1858,6 +1883,8 @@ export interface components {
             mends: components["schemas"]["DayReady"][];
             /** @description What stands elsewhere than in the plan before. */
             moved: components["schemas"]["DayMove"][];
+            /** @description Which clamp and which place each item has, and until when; what waits now is among it. */
+            taken?: components["schemas"]["DayTaken"][];
         };
         /** @description The plan of the days. */
         DaysView: {
@@ -4132,6 +4159,11 @@ export interface components {
             /** @description Numbers of the mends that take from it. */
             with: number[];
         };
+        /**
+         * @description What there is only so much of, in the order of a problem's capacities.
+         * @enum {unknown}
+         */
+        SharedThing: "clamp" | "place";
         /** @description How long it keeps, and how. */
         ShelfLife: {
             /**

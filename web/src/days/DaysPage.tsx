@@ -16,7 +16,7 @@ import { say } from '../words/say';
 import { AirToday } from './AirToday';
 import { Load } from './Load';
 import { Wish } from './Wish';
-import { blocksOn, daysOf, minutesOf, rangeOf, turnOf } from './dayView';
+import { blocksOn, daysOf, minutesOf, rangeOf, shelvesOf, turnOf, type Taken } from './dayView';
 
 type Block = Schemas['DayBlock'];
 type View = Schemas['DaysView'];
@@ -186,7 +186,37 @@ function DayPicture({ blocks, plan, mends, now, zone, day }: PictureProps) {
           />
         </Row>
       ))}
+      <div className="mt-1 border-t-2 border-ink" />
+      {shelvesOf(plan.taken ?? [], range).map(({ thing, number, taken }) => (
+        <Row key={`${thing} ${number}`} label={thing === 'clamp' ? say`Clamp ${number}` : say`Place ${number}`}>
+          <TakenRow taken={taken} mends={mends} range={range} now={now} />
+        </Row>
+      ))}
     </section>
+  );
+}
+
+/** A clamp or a place over the day: what has it waits, and is hatched as waits are. */
+function TakenRow({ taken, mends, range, now }: { taken: readonly Taken[]; mends: Mends; range: { fromMs: number; toMs: number }; now: number }) {
+  const share = (ms: number) => `${((Math.min(Math.max(ms, range.fromMs), range.toMs) - range.fromMs) / (range.toMs - range.fromMs)) * 100}%`;
+  return (
+    <div className="relative h-8 overflow-hidden border-b border-line">
+      {taken.map((each) => (
+        <div
+          key={`${each.mend} ${each.from}`}
+          title={mends.get(each.mend)?.tag}
+          className="absolute top-1 bottom-1 overflow-hidden border-r-2 border-sheet px-1 text-xs leading-6 font-semibold whitespace-nowrap text-ink"
+          style={{
+            left: share(Date.parse(each.from)),
+            width: `calc(${share(Date.parse(each.until))} - ${share(Date.parse(each.from))})`,
+            background: 'repeating-linear-gradient(135deg, var(--line) 0 6px, var(--sheet) 6px 10px)',
+          }}
+        >
+          <span className="bg-sheet px-0.5">{mends.get(each.mend)?.tag}</span>
+        </div>
+      ))}
+      {now > range.fromMs && now < range.toMs ? <div className="absolute top-0 bottom-0 w-0.5 bg-ink" style={{ left: share(now) }} /> : null}
+    </div>
   );
 }
 

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import type { Schemas } from '../api/types';
-import { blocksOn, daysOf, minutesOf, rangeOf, turnOf } from './dayView';
+import { blocksOn, daysOf, minutesOf, rangeOf, shelvesOf, turnOf } from './dayView';
 
 const block = (startsAt: string, endsAt: string, person = 0): Schemas['DayBlock'] => ({
   mend: 1,
@@ -40,4 +40,20 @@ test('the picture of a day runs over whole hours, and never over fewer than eigh
 test('hands are counted by person', () => {
   expect(minutesOf(all, 0)).toBe(50);
   expect(minutesOf(all, 1)).toBe(10);
+});
+
+test('clamps come before places, by number, and only those that are taken meanwhile', () => {
+  const taken = (thing: 'clamp' | 'place', number: number, from: string, until: string) => ({ thing, number, mend: number, from, until });
+  const early = taken('place', 1, '2026-05-06T05:00:00Z', '2026-05-06T08:00:00Z');
+  const [second, first] = [
+    taken('place', 2, '2026-05-06T07:00:00Z', '2026-05-07T08:00:00Z'),
+    taken('place', 1, '2026-05-06T09:00:00Z', '2026-05-06T10:00:00Z'),
+  ];
+  const clamp = taken('clamp', 1, '2026-05-06T09:00:00Z', '2026-05-06T10:00:00Z');
+  const range = { fromMs: Date.parse('2026-05-06T08:00:00Z'), toMs: Date.parse('2026-05-06T17:00:00Z') };
+  expect(shelvesOf([early, second, first, clamp], range)).toEqual([
+    { thing: 'clamp', number: 1, taken: [clamp] },
+    { thing: 'place', number: 1, taken: [first] },
+    { thing: 'place', number: 2, taken: [second] },
+  ]);
 });
