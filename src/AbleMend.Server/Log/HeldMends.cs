@@ -10,7 +10,7 @@ namespace AbleMend.Server.Log;
 /// <param name="Method">Identifier of the method.</param>
 /// <param name="Name">Its name.</param>
 /// <param name="Seen">What was seen.</param>
-/// <param name="FailAYear">How many of a hundred fail in a year, 0 to 1, by that and by what is generally found.</param>
+/// <param name="FailAYear">Share that fails in a year, 0 to 1, by that and by what is generally found.</param>
 public sealed record HeldOfMethod(string Method, Message Name, SeenOf Seen, double FailAYear);
 
 /// <summary>What the log knows of whether mends have held.</summary>

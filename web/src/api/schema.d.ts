@@ -2319,7 +2319,7 @@ export interface components {
             seen: components["schemas"]["SeenOf"];
             /**
              * Format: double
-             * @description How many of a hundred fail in a year, 0 to 1, by that and by what is generally found.
+             * @description Share that fails in a year, 0 to 1, by that and by what is generally found.
              */
             failAYear: number;
         };

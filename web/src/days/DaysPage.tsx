@@ -212,7 +212,7 @@ function TakenRow({ taken, mends, range, now }: { taken: readonly Taken[]; mends
             background: 'repeating-linear-gradient(135deg, var(--line) 0 6px, var(--sheet) 6px 10px)',
           }}
         >
-          <span className="bg-sheet px-0.5">{mends.get(each.mend)?.tag}</span>
+          {Date.parse(each.until) - Date.parse(each.from) >= 40 * 60_000 ? <span className="bg-sheet px-0.5">{mends.get(each.mend)?.tag}</span> : null}
         </div>
       ))}
       {now > range.fromMs && now < range.toMs ? <div className="absolute top-0 bottom-0 w-0.5 bg-ink" style={{ left: share(now) }} /> : null}
