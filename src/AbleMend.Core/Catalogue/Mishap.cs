@@ -80,6 +80,17 @@ public sealed record MishapCause(
     RunSign? Sign = null,
     [property: Size(10, 200)][property: Words] string? Stop = null);
 
+/// <summary>What a remedy works out from the mix that went wrong.</summary>
+[JsonConverter(typeof(Kebab<RemedyFigure>))]
+public enum RemedyFigure
+{
+    /// <summary>Half of everything that went into its cup.</summary>
+    HalfBatch,
+
+    /// <summary>Hardener or catalyst as a share of what it is put to.</summary>
+    HardenerToResin,
+}
+
 /// <summary>A step that puts something right.</summary>
 /// <param name="Title">What the hand does.</param>
 /// <param name="How">How.</param>
@@ -87,10 +98,12 @@ public sealed record MishapCause(
 /// <param name="WaitMin">Minutes to wait after it, at 20 °C; null for none.</param>
 /// <param name="Check">What to look at or touch when the wait is over.</param>
 /// <param name="Cautions">Identifiers of cautions.</param>
+/// <param name="Works">What is worked out for it, or null.</param>
 public sealed record RemedyStep(
     [property: Size(5, 80)][property: Words] string Title,
     [property: Size(10, 400)][property: Words] string How,
     [property: Limits(0.5, 240, "min")] double Minutes,
     [property: Limits(1, 10080, "min")] double? WaitMin = null,
     [property: Size(5, 200)][property: Words] string? Check = null,
-    IReadOnlyList<string>? Cautions = null);
+    IReadOnlyList<string>? Cautions = null,
+    RemedyFigure? Works = null);

@@ -65,16 +65,19 @@ public static class RescueDesk
         var before = cause.BackTo is { } back ? Target(plan, at, back) : at.Step;
         var all = plan.Steps.ToList();
         var place = all.IndexOf(before) + (cause.BackTo is null && at.IsWaiting ? 1 : 0);
+        var mix = MixOf(plan, at);
         var joined = cause.Steps.Select((step, i) => StepOf(step, i, at.Step.Damage, number)).ToList();
+        var figures = cause.Steps.SelectMany((step, i) => RemedyFigures.Of(step.Works, joined[i].Id, mix, plan.Figures)).ToList();
+        joined = [.. joined.Select(step => step with { Figures = [.. figures.Where(figure => RemedyFigures.IsOf(figure, step.Id)).Select(figure => figure.Id)] })];
         all.InsertRange(place, joined);
         var timeline = plan.Timeline.ToList();
         timeline.InsertRange(Math.Min(place, timeline.Count), joined.Select(step => new TimedStep(step.Id, null, null, null, null, false, step.Damage)));
-        return plan with { Steps = all, Timeline = timeline, Warnings = [.. plan.Warnings, new Warning(CodeOf(number), Message.Parse(cause.Record), joined[0].Id)] };
+        return plan with { Steps = all, Timeline = timeline, Figures = [.. plan.Figures, .. figures], Warnings = [.. plan.Warnings, new Warning(CodeOf(number), Message.Parse(cause.Record), joined[0].Id)] };
     }
 
     /// <summary>The plan without what a mishap added to it: it is taken back.</summary>
     public static RepairPlan Without(RepairPlan plan, int number) =>
-        plan with { Steps = [.. plan.Steps.Where(step => !IsOf(step.Id, number))], Timeline = [.. plan.Timeline.Where(step => !IsOf(step.StepId, number))], Warnings = [.. plan.Warnings.Where(warning => warning.Code != CodeOf(number))] };
+        plan with { Steps = [.. plan.Steps.Where(step => !IsOf(step.Id, number))], Timeline = [.. plan.Timeline.Where(step => !IsOf(step.StepId, number))], Figures = [.. plan.Figures.Where(figure => !IsOf(figure.Id, number))], Warnings = [.. plan.Warnings.Where(warning => warning.Code != CodeOf(number))] };
 
     /// <summary>Whether a step was added by a mishap.</summary>
     /// <param name="stepId">Identifier of the step.</param>
@@ -121,6 +124,10 @@ public static class RescueDesk
             _ => upTo.LastOrDefault(step => step.Stage == Stage.Mix) ?? applied ?? at.Step,
         };
     }
+
+    /// <summary>The mix that is in hand or was laid last: of the damage in hand, and no later than where it stands.</summary>
+    private static PlanStep? MixOf(RepairPlan plan, AtStep at) =>
+        plan.Steps.Where(step => step.Damage == at.Step.Damage).TakeWhile(step => step.Id != at.Step.Id).Append(at.Step).LastOrDefault(step => step.Pour?.Cup is not null);
 
     private static PlanStep StepOf(RemedyStep step, int place, int damage, int number)
     {

@@ -55,6 +55,35 @@ public class MishapTests
     }
 
     [Fact]
+    public void What_gelled_in_its_cup_is_mixed_again_by_halves_and_the_halves_stand_there_until_it_is_taken_back()
+    {
+        var (mend, at) = Until(Cases.FinBox(), "glass", waiting: false);
+        var before = mend.Plan!;
+        var after = Kept(mend, new Happening(RunEventKind.Mishap, "glass", "gelled/cup-only"), at).Plan!;
+        var halves = after.Figures.Except(before.Figures).ToList();
+        var cup = before.Steps.Single(step => step.Id == "glass-mix").Pour!.Cup!.Ingredients;
+        halves.Select(half => half.Value * 2).ShouldBe(cup.Select(each => before.Figures.Single(figure => figure.Id == each.Figure).Value));
+        halves.ShouldAllBe(half => half.Derivation.Inputs.All(input => before.Figures.Any(figure => figure.Id == input)));
+        after.Steps.Single(step => before.Steps.All(each => each.Id != step.Id)).Figures.ShouldBe(halves.Select(half => half.Id));
+
+        var taken = Kept(Kept(mend, new Happening(RunEventKind.Mishap, "glass", "gelled/cup-only"), at), new Happening(RunEventKind.Undo), at.AddMinutes(1));
+        taken.Plan!.Figures.ShouldBe(before.Figures);
+    }
+
+    /// <summary>Two to one by volume, by hand: half the volume, times the density of the one over that of the other.</summary>
+    [Fact]
+    public void Hardener_that_was_forgotten_is_weighed_to_what_is_in_the_cup()
+    {
+        var (mend, at) = Until(Cases.FinBox(), "glass", waiting: false);
+        var epoxy = Catalogue.Materials[mend.Plan!.Damages[0].System!.Material];
+        (epoxy.Ratio!.A / epoxy.Ratio.B).ShouldBe(2);
+        var told = Kept(mend, new Happening(RunEventKind.Mishap, "glass", "no-hardener/in-cup"), at).Plan!.Figures.Except(mend.Plan.Figures).ShouldHaveSingleItem();
+        (told.Value, told.Unit).ShouldSatisfyAllConditions(
+            each => each.Value.ShouldBe(100.0 / 2 * epoxy.DensityBGPerMl!.Value / epoxy.DensityAGPerMl!.Value, 0.01),
+            each => each.Unit.ShouldBe("%"));
+    }
+
+    [Fact]
     public void What_never_sets_is_taken_off_and_laid_again_from_its_mix()
     {
         var (mend, at) = Until(Cases.FinBox(), "glass", waiting: true);

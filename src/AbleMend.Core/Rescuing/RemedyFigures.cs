@@ -1,0 +1,54 @@
+using AbleMend.Core.Catalogue;
+using AbleMend.Core.Figures;
+using AbleMend.Core.Methods;
+using AbleMend.Core.Mixing;
+using AbleMend.Core.Words;
+
+namespace AbleMend.Core.Rescuing;
+
+/// <summary>The numbers of a remedy, worked out from those of the mix that went wrong.</summary>
+internal static class RemedyFigures
+{
+    /// <summary>What a remedy's step works out; nothing where the mix says nothing of it.</summary>
+    /// <param name="works">What it works out, or null.</param>
+    /// <param name="stepId">Identifier of the remedy's step.</param>
+    /// <param name="mix">The mix, or null where there is none.</param>
+    /// <param name="figures">Figures of the plan.</param>
+    public static IEnumerable<Figure> Of(RemedyFigure? works, string stepId, PlanStep? mix, IReadOnlyList<Figure> figures) =>
+        (works, mix?.Pour?.Cup) switch
+        {
+            // Strokes, drops and half kits are not divided.
+            (RemedyFigure.HalfBatch, { Wholes: null } cup) => Halves(stepId, cup, figures),
+            (RemedyFigure.HardenerToResin, { } cup) => ToResin(stepId, cup, figures),
+            _ => [],
+        };
+
+    /// <summary>Whether a figure was worked out for a step.</summary>
+    public static bool IsOf(Figure figure, string stepId) => figure.Id.StartsWith($"{stepId}.", StringComparison.Ordinal);
+
+    private static IEnumerable<Figure> Halves(string stepId, CupContents cup, IReadOnlyList<Figure> figures) =>
+        cup.Ingredients.Select((ingredient, i) => (Whole: figures.First(figure => figure.Id == ingredient.Figure), i)).Select(each => Worked(
+            $"{stepId}.half-{each.i + 1}", $"{each.Whole.Label}, at a time", each.Whole.Value / 2, each.Whole.Unit, each.Whole.Decimals + 1, "Half of what was mixed", [each.Whole]));
+
+    /// <summary>In percent, which holds in any unit: by weight where that is known of both, else by volume.</summary>
+    private static IEnumerable<Figure> ToResin(string stepId, CupContents cup, IReadOnlyList<Figure> figures)
+    {
+        if (cup.Ingredients.FirstOrDefault(ingredient => ingredient.Part == MixPart.Resin) is not { } resin
+            || cup.Ingredients.FirstOrDefault(ingredient => ingredient.Part is MixPart.Hardener or MixPart.Catalyst) is not { } hardener)
+        {
+            return [];
+        }
+
+        var byWeight = resin.Grams is not null && hardener.Grams is not null;
+        var (a, b) = (Measured(resin), Measured(hardener));
+        Message weighed = "Hardener, of the weight in the cup";
+        Message measured = "Hardener, of the volume in the cup";
+        return a.Unit != b.Unit || a.Value <= 0 ? []
+            : [Worked($"{stepId}.to-resin", byWeight ? weighed : measured, b.Value / a.Value * 100, "%", 1, "Hardener ÷ resin, as it was planned", [b, a])];
+
+        Figure Measured(Ingredient each) => figures.First(figure => figure.Id == (byWeight ? each.Grams : each.Figure));
+    }
+
+    private static Figure Worked(string id, Message label, double value, string unit, int decimals, Message rule, IReadOnlyList<Figure> inputs) =>
+        new(id, label, value, unit, decimals, FigureKind.Worked, new Derivation(rule, Source.Arithmetic, [.. inputs.Select(input => input.Id)]), inputs.Select(input => input.FoundedOn).Aggregate(Firmness.Weaker), null);
+}
