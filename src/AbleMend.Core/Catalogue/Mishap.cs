@@ -84,8 +84,8 @@ public sealed record MishapCause(
 [JsonConverter(typeof(Kebab<RemedyFigure>))]
 public enum RemedyFigure
 {
-    /// <summary>Half of everything that went into its cup.</summary>
-    HalfBatch,
+    /// <summary>The mix in twice as many cups: the plan says so from there on.</summary>
+    SmallerCups,
 
     /// <summary>Hardener or catalyst as a share of what it is put to.</summary>
     HardenerToResin,

@@ -15,20 +15,14 @@ internal static class RemedyFigures
     /// <param name="mix">The mix, or null where there is none.</param>
     /// <param name="figures">Figures of the plan.</param>
     public static IEnumerable<Figure> Of(RemedyFigure? works, string stepId, PlanStep? mix, IReadOnlyList<Figure> figures) =>
-        (works, mix?.Pour?.Cup) switch
-        {
-            // Strokes, drops and half kits are not divided.
-            (RemedyFigure.HalfBatch, { Wholes: null } cup) => Halves(stepId, cup, figures),
-            (RemedyFigure.HardenerToResin, { } cup) => ToResin(stepId, cup, figures),
-            _ => [],
-        };
+        works == RemedyFigure.HardenerToResin && mix?.Pour?.Cup is { } cup ? ToResin(stepId, cup, figures) : [];
 
     /// <summary>Whether a figure was worked out for a step.</summary>
     public static bool IsOf(Figure figure, string stepId) => figure.Id.StartsWith($"{stepId}.", StringComparison.Ordinal);
 
-    private static IEnumerable<Figure> Halves(string stepId, CupContents cup, IReadOnlyList<Figure> figures) =>
-        cup.Ingredients.Select((ingredient, i) => (Whole: figures.First(figure => figure.Id == ingredient.Figure), i)).Select(each => Worked(
-            $"{stepId}.half-{each.i + 1}", $"{each.Whole.Label}, at a time", each.Whole.Value / 2, each.Whole.Unit, each.Whole.Decimals + 1, "Half of what was mixed", [each.Whole]));
+    /// <summary>The figures of a mix that goes into smaller cups: how many, and what goes into each.</summary>
+    /// <param name="mix">The mix.</param>
+    public static IEnumerable<string> CupsOf(PlanStep mix) => mix.Pour is { Cups: { } cups, Cup: { } cup } ? [cups, .. cup.Ingredients.Select(each => each.Figure)] : [];
 
     /// <summary>In percent, which holds in any unit: by weight where that is known of both, else by volume.</summary>
     private static IEnumerable<Figure> ToResin(string stepId, CupContents cup, IReadOnlyList<Figure> figures)

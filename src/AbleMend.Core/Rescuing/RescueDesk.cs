@@ -60,7 +60,8 @@ public static class RescueDesk
     /// <param name="at">Where it stands.</param>
     /// <param name="cause">What it was.</param>
     /// <param name="number">Number of the event that says so; it makes the identifiers of the steps its own.</param>
-    public static RepairPlan Join(RepairPlan plan, AtStep at, MishapCause cause, int number)
+    /// <param name="smaller">The mix, where it goes into smaller cups from here; else null.</param>
+    public static RepairPlan Join(RepairPlan plan, AtStep at, MishapCause cause, int number, PlanStep? smaller = null)
     {
         var before = cause.BackTo is { } back ? Target(plan, at, back) : at.Step;
         var all = plan.Steps.ToList();
@@ -68,7 +69,10 @@ public static class RescueDesk
         var mix = MixOf(plan, at);
         var joined = cause.Steps.Select((step, i) => StepOf(step, i, at.Step.Damage, number)).ToList();
         var figures = cause.Steps.SelectMany((step, i) => RemedyFigures.Of(step.Works, joined[i].Id, mix, plan.Figures)).ToList();
-        joined = [.. joined.Select(step => step with { Figures = [.. figures.Where(figure => RemedyFigures.IsOf(figure, step.Id)).Select(figure => figure.Id)] })];
+        joined = [.. joined.Zip(cause.Steps, (step, remedy) => step with
+        {
+            Figures = [.. figures.Where(figure => RemedyFigures.IsOf(figure, step.Id)).Select(figure => figure.Id), .. remedy.Works == RemedyFigure.SmallerCups && smaller is not null ? RemedyFigures.CupsOf(smaller) : []],
+        })];
         all.InsertRange(place, joined);
         var timeline = plan.Timeline.ToList();
         timeline.InsertRange(Math.Min(place, timeline.Count), joined.Select(step => new TimedStep(step.Id, null, null, null, null, false, step.Damage)));
@@ -126,7 +130,9 @@ public static class RescueDesk
     }
 
     /// <summary>The mix that is in hand or was laid last: of the damage in hand, and no later than where it stands.</summary>
-    private static PlanStep? MixOf(RepairPlan plan, AtStep at) =>
+    /// <param name="plan">The plan.</param>
+    /// <param name="at">Where it stands.</param>
+    internal static PlanStep? MixOf(RepairPlan plan, AtStep at) =>
         plan.Steps.Where(step => step.Damage == at.Step.Damage).TakeWhile(step => step.Id != at.Step.Id).Append(at.Step).LastOrDefault(step => step.Pour?.Cup is not null);
 
     private static PlanStep StepOf(RemedyStep step, int place, int damage, int number)

@@ -165,8 +165,8 @@ public sealed record Mend(RepairCase Case, RepairPlan? Plan, MendStatus Status, 
     /// <summary>Keeps something that happened: the newest of <see cref="Events"/>, a test judged by its own limit and not by what was said.</summary>
     /// <param name="happening">What happened.</param>
     /// <param name="now">The present.</param>
-    /// <param name="catalogue">What is known of mishaps; null where none is told.</param>
-    public Outcome<Mend> Keep(Happening happening, DateTimeOffset now, MendCatalogue? catalogue = null)
+    /// <param name="planner">Knows the mishaps, and works out what one changes; null where none is told.</param>
+    public Outcome<Mend> Keep(Happening happening, DateTimeOffset now, Planner? planner = null)
     {
         if (Plan is not { } plan || Status is MendStatus.Draft or MendStatus.SentOn)
         {
@@ -186,13 +186,13 @@ public sealed record Mend(RepairCase Case, RepairPlan? Plan, MendStatus Status, 
             return Outcome<Mend>.Failed(refused);
         }
 
-        var cause = next.Kind == RunEventKind.Mishap && catalogue is not null ? Mishaps.Find(this, state, next, catalogue) : null;
+        var cause = next.Kind == RunEventKind.Mishap && planner is not null ? Mishaps.Find(this, state, next, planner.Catalogue) : null;
         if (next.Kind == RunEventKind.Mishap && cause is null)
         {
             return Refuse("unknown-id", "text", $"Nothing called '{next.Text ?? "":as-is}' goes wrong at this step.", "Pick one of those that are offered there.");
         }
 
-        var kept = this with { Plan = Mishaps.PlanAfter(this, state, next, cause), Events = [.. Events, next.Kind == RunEventKind.Proof ? next with { Passed = Passes(plan, next) } : next] };
+        var kept = this with { Plan = Mishaps.PlanAfter(this, state, next, cause, planner), Events = [.. Events, next.Kind == RunEventKind.Proof ? next with { Passed = Passes(plan, next) } : next] };
         var handedBack = kept.StateAt(now).HandedBackAt;
         return Outcome<Mend>.Of(kept with { Status = handedBack is null ? MendStatus.Running : MendStatus.HandedBack, ClosedAt = handedBack });
     }

@@ -31,12 +31,30 @@ internal static class Mishaps
         At(mend, state, next.StepId, catalogue, next.At) is { } at ? RescueDesk.Find(next.Text, at, catalogue) : null;
 
     /// <summary>The plan after an event: with the steps of a remedy, or without those of one that is taken back.</summary>
-    public static RepairPlan? PlanAfter(Mend mend, RunState state, RunEvent next, MishapCause? cause) =>
+    public static RepairPlan? PlanAfter(Mend mend, RunState state, RunEvent next, MishapCause? cause, Planner? planner) =>
         mend.Plan is not { } plan ? null
-        : cause is not null && state.Fronts.FirstOrDefault(each => each.StepId == next.StepId) is { } front
-            ? RescueDesk.Join(plan, new AtStep(plan.Steps.First(step => step.Id == next.StepId), front.Phase == StepPhase.Waiting, null, "", NoSigns), cause, next.Number)
-        : next.Kind == RunEventKind.Undo && Run.Standing(mend.Events).LastOrDefault(each => !each.IsByItself) is { Kind: RunEventKind.Mishap } undone ? RescueDesk.Without(plan, undone.Number)
+        : cause is not null && planner is not null && state.Fronts.FirstOrDefault(each => each.StepId == next.StepId) is { } front ? Joined(mend, plan, front, cause, next.Number, planner)
+        : next.Kind == RunEventKind.Undo && Run.Standing(mend.Events).LastOrDefault(each => !each.IsByItself) is { Kind: RunEventKind.Mishap } undone ? Without(mend, plan, undone.Number, planner)
         : plan;
+
+    private static RepairPlan Joined(Mend mend, RepairPlan plan, Front front, MishapCause cause, int number, Planner planner)
+    {
+        AtStep In(RepairPlan of) => new(of.Steps.First(step => step.Id == front.StepId), front.Phase == StepPhase.Waiting, null, "", NoSigns);
+        var smaller = cause.Steps.Any(step => step.Works == RemedyFigure.SmallerCups) && RescueDesk.MixOf(plan, In(plan)) is { } mix
+            ? SmallerCups.Of(plan, mix, mend.Case, planner)
+            : null;
+        var goesOn = smaller ?? plan;
+        return RescueDesk.Join(goesOn, In(goesOn), cause, number, smaller is null ? null : RescueDesk.MixOf(goesOn, In(goesOn)));
+    }
+
+    private static RepairPlan Without(Mend mend, RepairPlan plan, int number, Planner? planner)
+    {
+        var shown = plan.Steps.Where(step => RescueDesk.IsOf(step.Id, number)).SelectMany(step => step.Figures).ToHashSet();
+        var without = RescueDesk.Without(plan, number);
+        return planner is not null && without.Steps.FirstOrDefault(step => step.Pour?.Cups is { } cups && shown.Contains(cups)) is { } mix
+            ? SmallerCups.TakenBack(without, mix, mend.Case, planner)
+            : without;
+    }
 
     private static readonly HashSet<RunSign> NoSigns = [];
 

@@ -157,7 +157,7 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
     public Task<Changed?> AddEventAsync(int id, int? version, Deed? deed, Happening happening, CancellationToken cancel) =>
         ChangeAsync(id, version, deed, (row, mend, now) =>
         {
-            var kept = mend.Keep(happening, now, planner.Catalogue);
+            var kept = mend.Keep(happening, now, planner);
             if (kept.Value is { } after)
             {
                 row.Item.EarlierMend = after.Leaves(planner) ?? row.Item.EarlierMend;

@@ -8,7 +8,7 @@ public class DryingRunTests
 {
     private static readonly DateTimeOffset Start = Cases.Morning;
 
-    private static Mend Kept(Mend mend, Happening happening, DateTimeOffset at) => mend.Keep(happening, at, Cases.Planner.Catalogue) is { Value: { } kept } ? kept : throw new InvalidOperationException(mend.Keep(happening, at).Problems[0].Message.ToString());
+    private static Mend Kept(Mend mend, Happening happening, DateTimeOffset at) => mend.Keep(happening, at, Cases.Planner) is { Value: { } kept } ? kept : throw new InvalidOperationException(mend.Keep(happening, at).Problems[0].Message.ToString());
 
     private static Mend Wet()
     {

@@ -1,5 +1,7 @@
+using System.Text.Json;
 using AbleMend.Core.Cases;
 using AbleMend.Core.Catalogue;
+using AbleMend.Core.Mixing;
 using AbleMend.Core.Running;
 
 namespace AbleMend.Core.Tests.Running;
@@ -11,7 +13,7 @@ public class MishapTests
     private static readonly MendCatalogue Catalogue = Cases.Planner.Catalogue;
 
     private static Mend Kept(Mend mend, Happening happening, DateTimeOffset at) =>
-        mend.Keep(happening, at, Catalogue) is { Value: { } kept } ? kept : throw new InvalidOperationException(mend.Keep(happening, at, Catalogue).Problems[0].Message.ToString());
+        mend.Keep(happening, at, Cases.Planner) is { Value: { } kept } ? kept : throw new InvalidOperationException(mend.Keep(happening, at, Cases.Planner).Problems[0].Message.ToString());
 
     /// <summary>A mend that has come to a step, its wait running or not.</summary>
     private static (Mend Mend, DateTimeOffset At) Until(RepairCase repairCase, string step, bool waiting)
@@ -54,21 +56,51 @@ public class MishapTests
         mend.StateAt(at.AddHours(4)).CurrentStepId.ShouldBe(before[before.ToList().IndexOf("glass") + 1]);
     }
 
-    [Fact]
-    public void What_gelled_in_its_cup_is_mixed_again_by_halves_and_the_halves_stand_there_until_it_is_taken_back()
+    /// <summary>Twice as many cups, half in each: the remedy, the mix that it goes back to, its words and its cup all say the same.</summary>
+    [Theory]
+    [InlineData("gelled/cup-only")]
+    [InlineData("smoking/carry")]
+    public void What_set_in_its_cup_is_mixed_again_in_twice_as_many_until_it_is_taken_back(string cause)
     {
-        var (mend, at) = Until(Cases.FinBox(), "glass", waiting: false);
+        var (mend, at) = Until(Cases.FinBox() with { Tools = Cases.FinBox().Tools with { Measure = new ScaleDevice(0.1) } }, "glass", waiting: false);
         var before = mend.Plan!;
-        var after = Kept(mend, new Happening(RunEventKind.Mishap, "glass", "gelled/cup-only"), at).Plan!;
-        var halves = after.Figures.Except(before.Figures).ToList();
-        var cup = before.Steps.Single(step => step.Id == "glass-mix").Pour!.Cup!.Ingredients;
-        halves.Select(half => half.Value * 2).ShouldBe(cup.Select(each => before.Figures.Single(figure => figure.Id == each.Figure).Value));
-        halves.ShouldAllBe(half => half.Derivation.Inputs.All(input => before.Figures.Any(figure => figure.Id == input)));
-        after.Steps.Single(step => before.Steps.All(each => each.Id != step.Id)).Figures.ShouldBe(halves.Select(half => half.Id));
+        var wrong = Kept(mend, new Happening(RunEventKind.Mishap, "glass", cause), at);
+        var after = wrong.Plan!;
+        var mix = after.Steps.Single(step => step.Id == "glass-mix");
+        ValueIn(after, mix.Pour!.Cups!).ShouldBe(2 * ValueIn(before, mix.Pour.Cups!));
+        mix.Pour.Cup!.Ingredients.ShouldAllBe(each => ValueIn(after, each.Figure) / ValueIn(before, each.Figure) >= 0.5 && ValueIn(after, each.Figure) / ValueIn(before, each.Figure) < 0.52, "half, up to what the scale can show");
+        mix.Instruction.ToString().ShouldContain("2 cups, one after another");
+        var rescue = after.Steps.Single(step => before.Steps.All(each => each.Id != step.Id));
+        rescue.Figures.ShouldBe([mix.Pour.Cups!, .. mix.Pour.Cup.Ingredients.Select(each => each.Figure)]);
+        after.Steps.Except(before.Steps).Select(step => step.Id).ShouldBe([rescue.Id, "glass-mix", "glass"], "what is mixed, and how long it may be spread; nothing else moves");
 
-        var taken = Kept(Kept(mend, new Happening(RunEventKind.Mishap, "glass", "gelled/cup-only"), at), new Happening(RunEventKind.Undo), at.AddMinutes(1));
-        taken.Plan!.Figures.ShouldBe(before.Figures);
+        var (twice, later) = (Kept(wrong, new Happening(RunEventKind.HandsDone, rescue.Id), at.AddMinutes(1)), at.AddMinutes(45));
+        twice = twice.StateAt(later).Phase == StepPhase.Waiting ? Kept(twice, new Happening(RunEventKind.Ready, rescue.Id), later) : twice;
+        twice = Kept(twice, new Happening(RunEventKind.HandsDone, "glass-mix"), later);
+        twice.StateAt(later).Fronts[0].Cup.ShouldNotBeNull().Number.ShouldBe(2, "the other half is still to be mixed");
+        twice = Kept(twice, new Happening(RunEventKind.Mishap, "glass", cause), later);
+        ValueIn(twice.Plan!, mix.Pour.Cups!).ShouldBe(4 * ValueIn(before, mix.Pour.Cups!));
+        var once = Kept(twice, new Happening(RunEventKind.Undo), later);
+        Json(once.Plan!).ShouldBe(Json(after));
+
+        Json(Kept(wrong, new Happening(RunEventKind.Undo), at.AddMinutes(1)).Plan!).ShouldBe(Json(before));
     }
+
+    /// <summary>Where a cup holds one stroke of the pump, two cups of one stroke would be twice the resin.</summary>
+    [Fact]
+    public void What_cannot_be_measured_smaller_is_mixed_again_as_it_was()
+    {
+        var strokes = Cases.FinBox() with { Tools = Cases.FinBox().Tools with { Measure = new PumpDevice(60, 5) } };
+        var (mend, at) = Until(strokes, "glass", waiting: false);
+        ValueIn(mend.Plan!, mend.Plan!.Steps.Single(step => step.Id == "glass-mix").Pour!.Cup!.Ingredients[0].Figure).ShouldBe(2, "two of one to one of the other, the least that there is");
+        var after = Kept(mend, new Happening(RunEventKind.Mishap, "glass", "gelled/cup-only"), at).Plan!;
+        Json(after.Figures).ShouldBe(Json(mend.Plan.Figures));
+        after.Steps.Single(step => mend.Plan.Steps.All(each => each.Id != step.Id)).Figures.ShouldBeEmpty();
+    }
+
+    private static double ValueIn(Core.Plans.RepairPlan plan, string figure) => plan.Figures.Single(each => each.Id == figure).Value;
+
+    private static string Json<T>(T value) => JsonSerializer.Serialize(value, OpenJson.Options);
 
     /// <summary>Two to one by volume, by hand: half the volume, times the density of the one over that of the other.</summary>
     [Fact]
@@ -168,7 +200,7 @@ public class MishapTests
     public void What_cannot_go_wrong_there_is_refused(string step, string? what)
     {
         var (mend, at) = Until(Cases.FinBox(), "glass", waiting: true);
-        mend.Keep(new Happening(RunEventKind.Mishap, step, what), at, Catalogue).Problems.ShouldHaveSingleItem();
+        mend.Keep(new Happening(RunEventKind.Mishap, step, what), at, Cases.Planner).Problems.ShouldHaveSingleItem();
         mend.Keep(new Happening(RunEventKind.Mishap, "glass", "tacky/cold"), at).Problems.ShouldHaveSingleItem();
     }
 

@@ -13,7 +13,7 @@ public class TouchTests
     private static readonly DateTimeOffset Start = Cases.Morning;
     private static readonly RepairCase Case = Cases.DeckDing(0.6).Choosing("fill-glass-coat", Epoxy);
 
-    private static Mend Kept(Mend mend, Happening happening, DateTimeOffset at) => mend.Keep(happening, at, Cases.Planner.Catalogue) is { Value: { } kept } ? kept : throw new InvalidOperationException(mend.Keep(happening, at).Problems[0].Message.ToString());
+    private static Mend Kept(Mend mend, Happening happening, DateTimeOffset at) => mend.Keep(happening, at, Cases.Planner) is { Value: { } kept } ? kept : throw new InvalidOperationException(mend.Keep(happening, at).Problems[0].Message.ToString());
 
     /// <summary>A mend that waits for the first time for something that a finger tells.</summary>
     private static (Mend Mend, LiveWindow Window, DateTimeOffset At) Waiting(RepairCase repairCase, WaitKind? kind = null)
