@@ -73,6 +73,8 @@ builder.Services.AddSingleton<PaceRounds>();
 builder.Services.AddHostedService(services => services.GetRequiredService<PaceRounds>());
 builder.Services.AddSingleton<DaysDesk>();
 builder.Services.AddScoped<DaysStore>();
+builder.Services.AddSingleton<DaysRounds>();
+builder.Services.AddHostedService(services => services.GetRequiredService<DaysRounds>());
 builder.Services.AddScoped<ShelfStore>();
 builder.Services.AddScoped<TicketStore>();
 builder.Services.AddScoped<AgreementStore>();

@@ -48,6 +48,29 @@ public sealed class DaysTests : IDisposable
         next.Plan.Moved.ShouldBeEmpty("a note moves nothing");
     }
 
+    /// <summary>More is due than the hands can do: what was found while somebody waited is bettered, unless something happens meanwhile.</summary>
+    [Fact]
+    public async Task A_plan_that_is_late_is_looked_on_for_and_the_better_one_stands_until_something_happens()
+    {
+        for (var i = 0; i < 12; i++)
+        {
+            var repairCase = Shop.DeckDing();
+            await _shop.OpenMendAsync(repairCase with { Wanted = repairCase.Wanted with { NeededBy = _shop.Time.GetUtcNow().AddHours(4 + (i % 5)) } }, $"LATE-{i}");
+        }
+
+        var rounds = _shop.Service<DaysRounds>();
+        var first = await DaysAsync();
+        first.Plan.Worth!.LateMin.ShouldBeGreaterThan(first.Plan.Worth.LeastLateMin);
+        var kept = await rounds.LookOnAsync(TimeSpan.FromSeconds(3), TestContext.Current.CancellationToken);
+        var after = await DaysAsync();
+        after.Plan.At.ShouldBe(first.Plan.At, "nothing has happened");
+        var worth = after.Plan.Worth!;
+        kept.ShouldBeTrue();
+        (worth.FewerMissed > 0 || worth.LessLateMin >= 15).ShouldBeTrue($"{worth}");
+        (first.Plan.Worth.Missed - worth.FewerMissed, first.Plan.Worth.LateMin - worth.LessLateMin).ShouldBe((worth.Missed, worth.LateMin));
+        (await rounds.LookOnAsync(TimeSpan.FromSeconds(3), TestContext.Current.CancellationToken)).ShouldBeFalse("it was looked on for once");
+    }
+
     [Fact]
     public async Task What_is_not_begun_in_time_is_laid_out_anew_and_says_so()
     {

@@ -103,7 +103,7 @@ public static class DayCheck
 
     /// <summary>What a plan is worth.</summary>
     public static DayScore Score(DayProblem problem, IReadOnlyList<Placed> plan) =>
-        problem.Jobs.Select((job, j) => Score(job, plan[j])).Aggregate(new DayScore(0, 0, 0), (all, each) => new DayScore(all.Missed + each.Missed, all.LateSlots + each.LateSlots, all.EndSlots + each.EndSlots));
+        problem.Jobs.Select((job, j) => Score(job, plan[j])).Aggregate(new DayScore(0, 0, 0), (all, each) => all.And(each));
 
     /// <summary>What one job's place is worth.</summary>
     public static DayScore Score(DayJob job, Placed placed)

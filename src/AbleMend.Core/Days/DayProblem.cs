@@ -62,6 +62,11 @@ public sealed record Stretch(int Work, IReadOnlyList<Lag> Lags, SlotWait Over)
     /// <value>Who may not do it, whatever their skill.</value>
     public IReadOnlyList<int> NotBy { get; init; } = [];
 
+    /// <summary>Whether somebody may do it.</summary>
+    /// <param name="person">Place among the people.</param>
+    /// <param name="hands">What they can do.</param>
+    public bool IsFor(int person, Hands hands) => !NotBy.Contains(person) && (Person >= 0 ? person == Person : hands.Skill >= Skill);
+
     /// <value>Whether somebody pinned it to <see cref="LastStart"/>: begun later, that is missed and no window.</value>
     public bool IsPinned { get; init; }
 
@@ -121,4 +126,7 @@ public sealed record DayScore(int Missed, long LateSlots, long EndSlots) : IComp
     public int CompareTo(DayScore? other) =>
         other is null ? -1
         : (Missed, LateSlots, EndSlots).CompareTo((other.Missed, other.LateSlots, other.EndSlots));
+
+    /// <summary>What two are worth together.</summary>
+    public DayScore And(DayScore other) => new(Missed + other.Missed, LateSlots + other.LateSlots, EndSlots + other.EndSlots);
 }

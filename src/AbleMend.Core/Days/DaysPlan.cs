@@ -66,4 +66,16 @@ public sealed record DaysPlan(
 {
     /// <value>Which clamp and which place each item has, and until when; what waits now is among it.</value>
     public IReadOnlyList<DayTaken> Taken { get; init; } = [];
+
+    /// <value>What it is worth; null for one that was kept before that was told.</value>
+    public DaysWorth? Worth { get; init; }
 }
+
+/// <summary>What a plan of the days is worth, and how much better any other could be.</summary>
+/// <param name="Missed">Windows that it misses.</param>
+/// <param name="LateMin">Minutes late in all, each mend's times its weight.</param>
+/// <param name="LeastMissed">Windows that every plan misses, proven: <see cref="DayBound"/>.</param>
+/// <param name="LeastLateMin">Minutes late in all that no plan can better, proven.</param>
+/// <param name="FewerMissed">How many windows fewer it misses than what was found first: it was looked on for in the background.</param>
+/// <param name="LessLateMin">How many minutes less late it is than that; below 0 where a window was saved by them.</param>
+public sealed record DaysWorth(int Missed, double LateMin, int LeastMissed, double LeastLateMin, int FewerMissed = 0, double LessLateMin = 0);

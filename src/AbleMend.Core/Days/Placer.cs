@@ -18,7 +18,7 @@ internal sealed class Placer
     public Placer(DayProblem problem)
     {
         _problem = problem;
-        _hands = [.. problem.People.Select(person => HoursOf(person, problem.Slots))];
+        _hands = [.. problem.People.Select(person => DayBound.HoursOf(person, problem.Slots))];
         _shared = [.. problem.Capacities.Select(capacity => new Track(problem.Slots, capacity))];
         _airs = DayProblem.Apart.SelectMany(pair => new[] { pair.One, pair.Other }).ToDictionary(air => air, _ => new Track(problem.Slots, 1));
         foreach (var running in problem.Running)
@@ -115,20 +115,6 @@ internal sealed class Placer
         }
 
         return (missed, form.Weight * Math.Max(0, end - (long)form.Due), end);
-    }
-
-    private static Track HoursOf(Hands person, int slots)
-    {
-        var hours = new Track(slots, 1);
-        for (var slot = 0; slot < slots; slot++)
-        {
-            if (!person.There[slot])
-            {
-                hours.Take(slot, slot + 1, 1);
-            }
-        }
-
-        return hours;
     }
 
     private void Air(Airs airs, int from, int to, int amount)
@@ -402,7 +388,7 @@ internal sealed class Placer
             [.. job.Stretches.Select((_, k) => job.Stretches.Select((stretch, i) => (stretch, i)).Where(each => each.stretch.HeldUntil == k && each.stretch.Holds.Count > 0).Select(each => each.i).ToArray())];
 
         public int[][] Able { get; } =
-            [.. job.Stretches.Select(stretch => people.Select((person, i) => (person, i)).Where(each => !stretch.NotBy.Contains(each.i) && (stretch.Person >= 0 ? each.i == stretch.Person : each.person.Skill >= stretch.Skill)).OrderBy(each => each.person.Skill).Select(each => each.i).ToArray())];
+            [.. job.Stretches.Select(stretch => people.Select((person, i) => (person, i)).Where(each => stretch.IsFor(each.i, each.person)).OrderBy(each => each.person.Skill).Select(each => each.i).ToArray())];
 
         /// <value>Whether nothing of it can be in the way of anything else of it: each stretch comes after the one before it, its wait and what it holds.</value>
         public bool IsChain { get; } = Enumerable.Range(1, Math.Max(0, job.Stretches.Count - 1)).All(k => Follows(job.Stretches[k], job.Stretches[k - 1], k));

@@ -21,20 +21,38 @@ public sealed class ShopDays(ShopFloor floor, BenchFacts bench)
     /// <param name="seed">Of the search's random choices.</param>
     public DaysPlan Plan(IReadOnlyList<MendToPlan> mends, DateTimeOffset now, Func<double> progress, DaysPlan? before = null, int seed = 1)
     {
+        var draft = Begin(mends, now, before, seed);
+        draft.Improve(progress);
+        return draft.Laid();
+    }
+
+    /// <summary>Begins to look for a plan: what is found first stands in it, and it can be looked on for.</summary>
+    /// <param name="mends">What there is to do.</param>
+    /// <param name="now">The present.</param>
+    /// <param name="before">The plan before this one, which is kept to where little speaks against it; null for none.</param>
+    /// <param name="seed">Of the search's random choices.</param>
+    public DaysDraft Begin(IReadOnlyList<MendToPlan> mends, DateTimeOffset now, DaysPlan? before = null, int seed = 1)
+    {
         var calendar = SlotCalendar.From(now, TimeZoneInfo.FindSystemTimeZoneById(bench.Zone));
         var jobs = new MendJobs(calendar, floor);
         var laid = mends.Select(mend => (Mend: mend, Laid: jobs.Of(mend))).Where(each => each.Laid.Runs.Count > 0).ToList();
         var running = mends.SelectMany(mend => jobs.RunningOf(mend).Select(each => (mend.Id, Wait: each))).ToList();
         var problem = ProblemOf(calendar, [.. laid.Select(each => each.Laid.Job)]) with { Running = [.. running.Select(each => each.Wait)] };
         var search = new DaySearch(problem, seed, before is null ? null : [.. laid.Select(each => StoodAt(each.Mend, each.Laid.Runs, before, calendar))], before is null ? 0 : MoveCostMin / DayProblem.SlotMin);
-        search.Improve(progress);
-        var blocks = laid.SelectMany((each, j) => search.Best[j] is { } placed ? Blocks(each.Mend, each.Laid, placed, calendar) : []).OrderBy(block => block.StartsAt).ThenBy(block => block.Person).ToList();
-        var ready = laid.Select((each, j) => Ready(each.Mend, each.Laid.Job, search.Best[j], calendar)).OrderBy(each => each.ReadyAt ?? DateTimeOffset.MaxValue).ToList();
+        return new DaysDraft(problem, search, best => LaidOut(best, now, calendar, laid, running, before));
+    }
+
+    private DaysPlan LaidOut(
+        IReadOnlyList<Placed?> best, DateTimeOffset now, SlotCalendar calendar, IReadOnlyList<(MendToPlan Mend, (DayJob Job, IReadOnlyList<StepRun> Runs) Laid)> laid,
+        IReadOnlyList<(int Id, RunningWait Wait)> running, DaysPlan? before)
+    {
+        var blocks = laid.SelectMany((each, j) => best[j] is { } placed ? Blocks(each.Mend, each.Laid, placed, calendar) : []).OrderBy(block => block.StartsAt).ThenBy(block => block.Person).ToList();
+        var ready = laid.Select((each, j) => Ready(each.Mend, each.Laid.Job, best[j], calendar)).OrderBy(each => each.ReadyAt ?? DateTimeOffset.MaxValue).ToList();
         return new DaysPlan(now, calendar.At(calendar.Slots), [.. floor.People.Select(person => person.Name)], blocks, ready, before is null ? [] : Moves(before, blocks, now))
         {
             Taken = DayTaken.Numbered([
                 .. running.SelectMany(each => each.Wait.Holds.Select(hold => new DayTaken((SharedThing)hold.Resource, 0, each.Id, now, calendar.At(each.Wait.Until)))),
-                .. laid.SelectMany((each, j) => search.Best[j] is { } placed ? Taken(each.Mend.Id, each.Laid.Job, placed, calendar) : []),
+                .. laid.SelectMany((each, j) => best[j] is { } placed ? Taken(each.Mend.Id, each.Laid.Job, placed, calendar) : []),
             ]),
         };
     }

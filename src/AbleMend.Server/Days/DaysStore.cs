@@ -26,12 +26,28 @@ public sealed class DaysDesk : IDisposable
     /// <value>Held by whoever makes one.</value>
     internal SemaphoreSlim Turn { get; } = new(1, 1);
 
+    private DaysToBetter? _toBetter;
+
+    /// <value>What may still be bettered in the background; the newest, or null.</value>
+    internal DaysToBetter? ToBetter => Volatile.Read(ref _toBetter);
+
+    /// <summary>Leaves a plan to be looked on for; one that was left before is given up.</summary>
+    internal void Leave(DaysToBetter? plan) => Volatile.Write(ref _toBetter, plan);
+
+    /// <summary>Takes a plan off the desk, unless a newer one lies there.</summary>
+    internal void Done(DaysToBetter plan) => Interlocked.CompareExchange(ref _toBetter, null, plan);
+
     /// <inheritdoc/>
     public void Dispose() => Turn.Dispose();
 }
 
 /// <summary>A plan of the days as it is kept.</summary>
 internal sealed record KeptDays(DaysPlan Plan, IReadOnlyList<LeftOut> LeftOut);
+
+/// <summary>A plan of the days that was laid out after a short look, and may be bettered by a longer one.</summary>
+/// <param name="Draft">The look.</param>
+/// <param name="From">What it was made from.</param>
+internal sealed record DaysToBetter(DaysDraft Draft, string From);
 
 /// <summary>
 /// The plan of the days, made anew when something happened: a mend came, went on or was changed, the shop's hands changed, or what was to be
@@ -61,7 +77,11 @@ public sealed class DaysStore(MendDb db, MendStore mends, ShopStore shop, Planne
             if (kept is null || row!.MadeFrom != from || kept.Plan.Blocks.Any(block => block.StartsAt < now - Late))
             {
                 var (laid, left) = Sorted(open, wishes, now, cancel);
-                row = await KeepAsync(row, kept = new KeptDays(Made(settings, laid, now, kept?.Plan), left), from, cancel);
+                var draft = new ShopDays(settings.Floor ?? ShopFloor.Alone, settings.Bench).Begin(laid, now, kept?.Plan);
+                var clock = Stopwatch.StartNew();
+                draft.Improve(() => clock.Elapsed / Patience);
+                row = await KeepAsync(row, kept = new KeptDays(draft.Laid(), left), from, cancel);
+                desk.Leave(draft.IsProven ? null : new DaysToBetter(draft, from));
             }
 
             return new DaysView(now, kept.Plan, [.. open.Select(each => Named(each.Row, wishes))], kept.LeftOut, AddressesOf(row.CalendarKey, kept.Plan.People.Count),
@@ -72,6 +92,37 @@ public sealed class DaysStore(MendDb db, MendStore mends, ShopStore shop, Planne
             desk.Turn.Release();
         }
     }
+
+    /// <summary>Puts a better plan in the place of the one that it was found from, where nothing has happened since.</summary>
+    /// <returns>Whether it was put there.</returns>
+    internal async Task<bool> BetterAsync(DaysToBetter found, CancellationToken cancel)
+    {
+        var better = found.Draft.Laid();
+        if (!IsWorthTelling(better.Worth!))
+        {
+            return false;
+        }
+
+        await desk.Turn.WaitAsync(cancel);
+        try
+        {
+            var row = await db.Days.FirstOrDefaultAsync(each => each.Id == DaysRow.OnlyId, cancel);
+            if (row?.MadeFrom != found.From || Read(row) is not { } kept || kept.Plan.At != better.At)
+            {
+                return false;
+            }
+
+            await KeepAsync(row, kept with { Plan = better }, found.From, cancel);
+            return true;
+        }
+        finally
+        {
+            desk.Turn.Release();
+        }
+    }
+
+    /// <summary>A window saved, or a quarter of an hour: for less nobody's day is turned round.</summary>
+    private static bool IsWorthTelling(DaysWorth worth) => worth.FewerMissed > 0 || (worth.FewerMissed == 0 && worth.LessLateMin >= Late.TotalMinutes);
 
     /// <summary>The air of the room today: of what was done, and of what the plan of the days still has.</summary>
     public async Task<AirView> AirAsync(CancellationToken cancel)
@@ -245,12 +296,6 @@ public sealed class DaysStore(MendDb db, MendStore mends, ShopStore shop, Planne
             { Verdict.MendedHere: false } plan => Outcome<MendToPlan>.Failed(new Problem("not-mended-here", "", plan.Verdict.Reasons is [{ } reason, ..] ? reason.Text : (Message)"It is not mended here.", "Send it on; the reason is kept in the log.")),
             { } plan => Outcome<MendToPlan>.Of(MendToPlan.Draft(row.Id, mend.Case, plan, row.DueAt)),
         };
-    }
-
-    private static DaysPlan Made(ShopSettings settings, IReadOnlyList<MendToPlan> laid, DateTimeOffset now, DaysPlan? before)
-    {
-        var clock = Stopwatch.StartNew();
-        return new ShopDays(settings.Floor ?? ShopFloor.Alone, settings.Bench).Plan(laid, now, () => clock.Elapsed / Patience, before);
     }
 
     private async Task<DaysRow> KeepAsync(DaysRow? row, KeptDays kept, string from, CancellationToken cancel)

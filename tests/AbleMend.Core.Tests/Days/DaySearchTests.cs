@@ -30,6 +30,43 @@ public class DaySearchTests(ITestOutputHelper output)
         unplaced.ShouldBeLessThan(count, "hardly a job finds no place in twelve days");
     }
 
+    /// <summary>What is proven of a job holds of every place that it was ever given, and is met where it is alone and nothing is shared.</summary>
+    [Fact]
+    public void No_plan_of_any_drawn_shop_betters_what_is_proven()
+    {
+        var (met, jobs) = (0, 0);
+        for (var i = 0; i < 150; i++)
+        {
+            var problem = DrawnShops.Draw(1 + (i % 12), UsualSeed + i);
+            var bounds = DayBound.Of(problem);
+            var plan = Searched(problem, i, rounds: 100).Best;
+            for (var job = 0; job < bounds.Count; job++)
+            {
+                if (plan[job] is not { } placed || DayCheck.Score(problem.Jobs[job], placed) is not { EndSlots: < SlotWait.Never } score)
+                {
+                    continue;
+                }
+
+                bounds[job].ShouldSatisfyAllConditions($"shop {UsualSeed + i}, job {job}", least => least.Missed.ShouldBeLessThanOrEqualTo(score.Missed), least => least.LateSlots.ShouldBeLessThanOrEqualTo(score.LateSlots), least => least.EndSlots.ShouldBeLessThanOrEqualTo(score.EndSlots));
+                (met, jobs) = (met + (bounds[job].EndSlots == score.EndSlots ? 1 : 0), jobs + 1);
+            }
+        }
+
+        met.ShouldBeGreaterThan(jobs / 5, "a bound that is never reached says nothing");
+    }
+
+    // By hand: two stretches of 3 and 2 slots with 10 between them, from slot 5 on; two slots late, which count threefold.
+    [Fact]
+    public void What_is_proven_of_one_job_can_be_worked_out_by_hand()
+    {
+        var there = Enumerable.Repeat(true, Day).ToList();
+        Stretch first = new(3, [], SlotWait.After(10)) { NotBefore = 5 }, second = new(2, [new Lag(0, 3, SlotWait.After(10))], SlotWait.AtOnce) { LastStart = 17 };
+        var problem = new DayProblem(Day, [new DayJob(18, 3, [first, second])], [new Hands(1, there)], []);
+        DayBound.Of(problem).ShouldBe([new DayScore(1, 6, 20)]);
+        there[18] = false;
+        DayBound.Of(problem).ShouldBe([new DayScore(1, 3 * 3, 21)]);
+    }
+
     [Fact]
     public void The_checker_finds_each_rule_broken()
     {

@@ -219,4 +219,27 @@ public class ShopDaysTests
         urgent.Mends.Single(mend => mend.Mend == 9).LateMin.ShouldBe(0);
         urgent.Moved.ShouldNotBeEmpty();
     }
+
+    [Fact]
+    public void A_plan_says_what_it_is_worth_what_none_could_better_and_what_looking_on_has_gained()
+    {
+        var (one, late) = (Draft("ski-core-shot", 1), Planned(ShopFloor.Alone, [Draft("ski-core-shot", 1, Now.AddHours(1))]));
+        late.Worth.ShouldNotBeNull().ShouldSatisfyAllConditions(
+            worth => worth.LateMin.ShouldBe(late.Mends[0].LateMin, 5),
+            worth => worth.LeastLateMin.ShouldBe(worth.LateMin, "alone in the shop it is as early as can be"),
+            worth => worth.LessLateMin.ShouldBe(0));
+        Planned(ShopFloor.Alone, [one]).Worth!.LateMin.ShouldBe(0);
+
+        var mends = GalleryTests.Ids.Where(id => Draft(id, 1).Plan is { Verdict.MendedHere: true, ReadyAt: not null }).Select((id, i) => Draft(id, i + 1, Now.AddHours(3 + (i * 5 % 60)))).ToList();
+        var draft = new ShopDays(Two, Bench).Begin(mends, Now);
+        var first = draft.Laid();
+        draft.IsProven.ShouldBeFalse();
+        var asked = 0;
+        draft.Improve(() => asked++ / 60.0);
+        var better = draft.Laid();
+        better.At.ShouldBe(first.At);
+        (better.Worth!.Missed, better.Worth.LateMin).ShouldBe((first.Worth!.Missed - better.Worth.FewerMissed, first.Worth.LateMin - better.Worth.LessLateMin));
+        better.Worth.LessLateMin.ShouldBeGreaterThan(0);
+        better.Worth.LeastLateMin.ShouldBeInRange(1, better.Worth.LateMin);
+    }
 }

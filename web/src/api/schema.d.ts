@@ -1885,6 +1885,7 @@ export interface components {
             moved: components["schemas"]["DayMove"][];
             /** @description Which clamp and which place each item has, and until when; what waits now is among it. */
             taken?: components["schemas"]["DayTaken"][];
+            worth?: null | components["schemas"]["DaysWorth"];
         };
         /** @description The plan of the days. */
         DaysView: {
@@ -1903,6 +1904,41 @@ export interface components {
             calendars: string[];
             /** @description What each of the coming days asks of the hands that are there. */
             load: components["schemas"]["DayLoad"][];
+        };
+        /** @description What a plan of the days is worth, and how much better any other could be. */
+        DaysWorth: {
+            /**
+             * Format: int32
+             * @description Windows that it misses.
+             */
+            missed: number;
+            /**
+             * Format: double
+             * @description Minutes late in all, each mend's times its weight.
+             */
+            lateMin: number;
+            /**
+             * Format: int32
+             * @description Windows that every plan misses, proven: DayBound.
+             */
+            leastMissed: number;
+            /**
+             * Format: double
+             * @description Minutes late in all that no plan can better, proven.
+             */
+            leastLateMin: number;
+            /**
+             * Format: int32
+             * @description How many windows fewer it misses than what was found first: it was looked on for in the background.
+             * @default 0
+             */
+            fewerMissed: number;
+            /**
+             * Format: double
+             * @description How many minutes less late it is than that; below 0 where a window was saved by them.
+             * @default 0
+             */
+            lessLateMin: number;
         };
         /**
          * @description What to do with the item, from the mildest to the gravest.

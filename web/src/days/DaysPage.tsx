@@ -16,7 +16,7 @@ import { say } from '../words/say';
 import { AirToday } from './AirToday';
 import { Load } from './Load';
 import { Wish } from './Wish';
-import { blocksOn, daysOf, minutesOf, rangeOf, shelvesOf, turnOf, type Taken } from './dayView';
+import { blocksOn, daysOf, minutesOf, rangeOf, shelvesOf, turnOf, worthWords, type Taken } from './dayView';
 
 type Block = Schemas['DayBlock'];
 type View = Schemas['DaysView'];
@@ -296,6 +296,7 @@ function ReadyList({ view, mends, now, zone }: { view: View; mends: Mends; now: 
   return (
     <section className="mt-6">
       <h2 className="lettering border-b-2 border-ink">{say`Ready when`}</h2>
+      {view.plan.worth ? <Worth worth={view.plan.worth} weighted={view.mends.some((mend) => (mend.wish.weight ?? 1) !== 1)} /> : null}
       <ul className="grid gap-x-8 md:grid-cols-2">
         {view.plan.mends.map((mend) => (
           <li key={mend.mend} className="border-b border-line">
@@ -320,6 +321,12 @@ function ReadyList({ view, mends, now, zone }: { view: View; mends: Mends; now: 
       ))}
     </section>
   );
+}
+
+/** How late it is in all, and how much of that no plan could mend: whoever reads it need not look for a better one by hand. */
+function Worth({ worth, weighted }: { worth: Schemas['DaysWorth']; weighted: boolean }) {
+  const told = worthWords(worth, weighted);
+  return told.length > 0 ? <p className="border-b border-line py-1 text-faint">{told.join(' ')}</p> : null;
 }
 
 /** A calendar program subscribes to the address, or takes the file. */

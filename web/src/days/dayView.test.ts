@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import type { Schemas } from '../api/types';
-import { blocksOn, daysOf, minutesOf, rangeOf, shelvesOf, turnOf } from './dayView';
+import { blocksOn, daysOf, minutesOf, rangeOf, shelvesOf, turnOf, worthWords } from './dayView';
 
 const block = (startsAt: string, endsAt: string, person = 0): Schemas['DayBlock'] => ({
   mend: 1,
@@ -55,5 +55,22 @@ test('clamps come before places, by number, and only those that are taken meanwh
     { thing: 'clamp', number: 1, taken: [clamp] },
     { thing: 'place', number: 1, taken: [first] },
     { thing: 'place', number: 2, taken: [second] },
+  ]);
+});
+
+test('a plan says how late it is, what none could better, and what looking on has gained; and nothing where all is in time', () => {
+  const inTime = { missed: 0, lateMin: 0, leastMissed: 0, leastLateMin: 0, fewerMissed: 0, lessLateMin: 0 };
+  expect(worthWords(inTime, false)).toEqual([]);
+  expect(worthWords({ ...inTime, lateMin: 90, leastLateMin: 30, lessLateMin: 45 }, false)).toEqual([
+    'Late by 1 h 30 in all.',
+    'No plan could be late by less than 30 min.',
+    'Looking on has taken 45 min off that.',
+  ]);
+  expect(worthWords({ ...inTime, missed: 2, leastMissed: 2, lateMin: 60, leastLateMin: 60, fewerMissed: 1 }, true)).toEqual([
+    '2 windows are missed.',
+    'No plan could keep more of them.',
+    'Late by 60 min in all, each as often as it counts.',
+    'No plan could be less late: each is ready as soon as if it were alone.',
+    'Looking on has saved 1 window.',
   ]);
 });

@@ -1,5 +1,6 @@
 import type { Schemas } from '../api/types';
-import { localDay } from '../measures/time';
+import { localDay, span } from '../measures/time';
+import { say } from '../words/say';
 
 type Block = Schemas['DayBlock'];
 
@@ -55,4 +56,19 @@ export function shelvesOf(
       .sort((a, b) => a - b)
       .map((number) => ({ thing, number, taken: shown.filter((each) => each.thing === thing && each.number === number) })),
   );
+}
+
+/** What a plan is worth beside any other that there could be, in short sentences; none where all is in time. Times are weighted where mends are. */
+export function worthWords(worth: Schemas['DaysWorth'], weighted: boolean): string[] {
+  const minute = 60_000;
+  const late = span(worth.lateMin * minute);
+  const told: string[] = [];
+  if (worth.missed > 0) told.push(worth.missed === 1 ? say`1 window is missed.` : say`${worth.missed} windows are missed.`);
+  if (worth.missed > 0 && worth.leastMissed >= worth.missed) told.push(say`No plan could keep more of them.`);
+  if (worth.lateMin > 0) told.push(weighted ? say`Late by ${late} in all, each as often as it counts.` : say`Late by ${late} in all.`);
+  if (worth.lateMin > 0 && worth.leastLateMin >= worth.lateMin) told.push(say`No plan could be less late: each is ready as soon as if it were alone.`);
+  else if (worth.lateMin > 0 && worth.leastLateMin > 0) told.push(say`No plan could be late by less than ${span(worth.leastLateMin * minute)}.`);
+  if (worth.fewerMissed > 0) told.push(worth.fewerMissed === 1 ? say`Looking on has saved 1 window.` : say`Looking on has saved ${worth.fewerMissed} windows.`);
+  else if (worth.lessLateMin > 0) told.push(say`Looking on has taken ${span(worth.lessLateMin * minute)} off that.`);
+  return told;
 }
