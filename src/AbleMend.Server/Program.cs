@@ -64,6 +64,7 @@ builder.Services.AddHostedService(services => services.GetRequiredService<HoldWa
 builder.Services.AddScoped<MendStore>();
 builder.Services.AddScoped<ShopStore>();
 builder.Services.AddScoped<LotDraws>();
+builder.Services.AddSingleton<PieceTurns>();
 builder.Services.AddScoped<PieceBook>();
 builder.Services.AddScoped<PhotographStore>();
 builder.Services.AddSingleton<PictureTurns>();

@@ -77,6 +77,21 @@ public sealed class PieceTests : IDisposable
     }
 
     [Fact]
+    public async Task Of_those_that_begin_in_the_same_moment_one_has_the_piece()
+    {
+        await KeepAsync(Strip);
+        List<MendView> drafts = [];
+        for (var i = 0; i < 8; i++)
+        {
+            drafts.Add(await DraftAsync($"BRD-{i:00}"));
+        }
+
+        drafts.ShouldAllBe(draft => draft.Plan!.Placements!.Count > 0);
+        var started = await Task.WhenAll(drafts.Select(_shop.StartAsync));
+        started.Count(mend => mend.Plan!.Placements!.Count > 0).ShouldBe(1);
+    }
+
+    [Fact]
     public async Task What_is_left_is_kept_and_is_whole_again_when_the_cutting_is_taken_back()
     {
         var roll = new Lot("glass-136", Id: "R-1", Had: 10_000, Unit: StockUnit.Cm2);

@@ -132,6 +132,7 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
     /// <summary>Freezes the plan and starts the run.</summary>
     public async Task<Changed?> StartAsync(int id, int version, Deed? deed, CancellationToken cancel)
     {
+        using var turn = await pieces.TurnAsync(cancel);
         var known = await NowAsync(cancel);
         return await ChangeAsync(id, version, deed, (row, mend, now) =>
         {

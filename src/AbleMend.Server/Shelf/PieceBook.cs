@@ -10,12 +10,36 @@ using Microsoft.EntityFrameworkCore;
 
 namespace AbleMend.Server.Shelf;
 
+/// <summary>One at a time looks which pieces are free and holds them.</summary>
+public sealed class PieceTurns : IDisposable
+{
+    private readonly SemaphoreSlim _turn = new(1, 1);
+
+    /// <summary>Waits for the turn; it is over when what is given is disposed of.</summary>
+    public async Task<IDisposable> TakeAsync(CancellationToken cancel)
+    {
+        await _turn.WaitAsync(cancel);
+        return new Taken(_turn);
+    }
+
+    /// <inheritdoc/>
+    public void Dispose() => _turn.Dispose();
+
+    private sealed class Taken(SemaphoreSlim turn) : IDisposable
+    {
+        public void Dispose() => turn.Release();
+    }
+}
+
 /// <summary>
 /// The pieces of cloth that mends are cut from. From the start of a mend its pieces are held for it, so that no other plan counts on them;
 /// when hands are done with the cutting, what is left goes back on the shelf, and when that is taken back, the piece is whole again.
 /// </summary>
-public sealed class PieceBook(MendDb db, ShopStore shop)
+public sealed class PieceBook(MendDb db, ShopStore shop, PieceTurns turns)
 {
+    /// <summary>The turn of whoever looks what is free and holds it: two that begin in the same moment never hold one piece.</summary>
+    public Task<IDisposable> TurnAsync(CancellationToken cancel) => turns.TakeAsync(cancel);
+
     /// <summary>Names of the pieces that mends under way are still to be cut from, with the mend.</summary>
     public async Task<IReadOnlyDictionary<string, int>> HeldAsync(CancellationToken cancel) =>
         (await db.PieceUses.AsNoTracking().Where(use => use.EventNumber == null && use.Mend!.Status == MendStatus.Running).OrderBy(use => use.Id).Select(use => new { use.Piece, use.MendId }).ToListAsync(cancel))
