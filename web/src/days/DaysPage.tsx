@@ -296,7 +296,7 @@ function ReadyList({ view, mends, now, zone }: { view: View; mends: Mends; now: 
   return (
     <section className="mt-6">
       <h2 className="lettering border-b-2 border-ink">{say`Ready when`}</h2>
-      {view.plan.worth ? <Worth worth={view.plan.worth} weighted={view.mends.some((mend) => (mend.wish.weight ?? 1) !== 1)} /> : null}
+      {view.plan.worth ? <Worth worth={view.plan.worth} weighted={view.mends.some((mend) => mend.wish.weight !== 1)} /> : null}
       <ul className="grid gap-x-8 md:grid-cols-2">
         {view.plan.mends.map((mend) => (
           <li key={mend.mend} className="border-b border-line">
