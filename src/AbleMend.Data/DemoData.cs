@@ -144,6 +144,7 @@ public static class DemoData
             events.Add(new RunEvent(events.Count + 1, events[^1].At.AddMinutes(5), RunEventKind.HandBack, Text: at.Words));
             row.Status = MendStatus.HandedBack;
             row.ClosedAt = events[^1].At;
+            row.LookAgainAt = new Mend(repairCase, plan, row.Status, started, row.ClosedAt, events).LookAgainAt;
         }
 
         (row.SearchText, row.Written) = (MendWords.For(repairCase, plan), MendWords.Written(events));

@@ -94,6 +94,7 @@ public sealed class MendDb(DbContextOptions<MendDb> options) : DbContext(options
             mend.HasIndex(row => row.ItemId);
             mend.HasIndex(row => row.ItemId, "IX_Mends_Found").HasFilter("FindsJson IS NOT NULL");
             mend.HasIndex(row => row.HeldMethod).HasFilter("HeldMethod IS NOT NULL");
+            mend.HasIndex(row => row.LookAgainAt).HasFilter("LookAgainAt IS NOT NULL");
             mend.HasIndex(row => row.Status);
             mend.HasIndex(row => row.ClosedAt);
             mend.HasIndex(row => row.TicketId);

@@ -87,6 +87,9 @@ public sealed class MendRow
     /// <value>What the log tells of it, as <see cref="LogLine"/>; null while it is open, and in a row from before it was kept.</value>
     public string? LogJson { get; set; }
 
+    /// <value>When somebody is to look at it again; null where nobody has to, somebody has, or in a row from before this was kept.</value>
+    public DateTimeOffset? LookAgainAt { get; set; }
+
     /// <value>How it was mended, once somebody has looked whether it held: the identifier of the first damage's method. Null while nobody has.</value>
     public string? HeldMethod { get; set; }
 

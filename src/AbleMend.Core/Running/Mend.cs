@@ -264,6 +264,10 @@ public sealed record Mend(RepairCase Case, RepairPlan? Plan, MendStatus Status, 
     [JsonIgnore]
     public Held? Held => ClosedAt is { } closed ? Held.Of(closed, Run.Standing(Events)) : null;
 
+    /// <value>When somebody is to look at it again, counted from when it really was ready; null where that was said of nothing, somebody has looked, or it was not handed back.</value>
+    [JsonIgnore]
+    public DateTimeOffset? LookAgainAt => Status == MendStatus.HandedBack && Held is null && ClosedAt is { } closed ? StateAt(closed).LookAgainAt : null;
+
     /// <value>The repair that has to follow, once a mend for now was handed back; null where nothing was put off.</value>
     [JsonIgnore]
     public FollowUp? Follows =>

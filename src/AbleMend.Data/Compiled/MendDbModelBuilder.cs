@@ -13,7 +13,7 @@ namespace AbleMend.Data.Compiled
     public partial class MendDbModel
     {
         private MendDbModel()
-            : base(skipDetectChanges: false, modelId: new Guid("220b2538-0fc0-4602-88ba-fe048466cb1f"), entityTypeCount: 14)
+            : base(skipDetectChanges: false, modelId: new Guid("023fdb9c-412d-421d-bd0d-2ac4c2b08692"), entityTypeCount: 14)
         {
         }
 

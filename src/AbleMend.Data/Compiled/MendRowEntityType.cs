@@ -21,10 +21,10 @@ namespace AbleMend.Data.Compiled
                 "AbleMend.Data.MendRow",
                 typeof(MendRow),
                 baseEntityType,
-                propertyCount: 21,
+                propertyCount: 22,
                 navigationCount: 3,
                 foreignKeyCount: 2,
-                unnamedIndexCount: 6,
+                unnamedIndexCount: 7,
                 namedIndexCount: 1,
                 keyCount: 1);
 
@@ -125,6 +125,14 @@ namespace AbleMend.Data.Compiled
                 fieldInfo: typeof(MendRow).GetField("<LogJson>k__BackingField", BindingFlags.NonPublic | BindingFlags.Instance | BindingFlags.DeclaredOnly),
                 nullable: true);
 
+            var lookAgainAt = runtimeEntityType.AddProperty(
+                "LookAgainAt",
+                typeof(DateTimeOffset?),
+                propertyInfo: typeof(MendRow).GetProperty("LookAgainAt", BindingFlags.Public | BindingFlags.Instance | BindingFlags.DeclaredOnly),
+                fieldInfo: typeof(MendRow).GetField("<LookAgainAt>k__BackingField", BindingFlags.NonPublic | BindingFlags.Instance | BindingFlags.DeclaredOnly),
+                nullable: true,
+                valueConverter: new MendDb.UtcTicks());
+
             var planEdition = runtimeEntityType.AddProperty(
                 "PlanEdition",
                 typeof(int),
@@ -201,9 +209,13 @@ namespace AbleMend.Data.Compiled
                 new[] { itemId });
 
             var index3 = runtimeEntityType.AddIndex(
-                new[] { status });
+                new[] { lookAgainAt });
+            index3.AddAnnotation("Relational:Filter", "LookAgainAt IS NOT NULL");
 
             var index4 = runtimeEntityType.AddIndex(
+                new[] { status });
+
+            var index5 = runtimeEntityType.AddIndex(
                 new[] { ticketId });
 
             var iX_Mends_Found = runtimeEntityType.AddIndex(

@@ -357,6 +357,9 @@ namespace AbleMend.Data.Migrations
                     b.Property<string>("LogJson")
                         .HasColumnType("TEXT");
 
+                    b.Property<long?>("LookAgainAt")
+                        .HasColumnType("INTEGER");
+
                     b.Property<int>("PlanEdition")
                         .HasColumnType("INTEGER");
 
@@ -396,6 +399,9 @@ namespace AbleMend.Data.Migrations
                         .HasFilter("HeldMethod IS NOT NULL");
 
                     b.HasIndex("ItemId");
+
+                    b.HasIndex("LookAgainAt")
+                        .HasFilter("LookAgainAt IS NOT NULL");
 
                     b.HasIndex("Status");
 

@@ -52,6 +52,8 @@ public static class LogEndpoints
             .WithName("getHeld")
             .WithSummary("How the mends of each method have held, as those who looked again have seen; the most looked at first.")
             .Produces<IReadOnlyList<HeldOfMethod>>();
+        api.MapGet("/log/looks", (MendDb db, TimeProvider time, CancellationToken cancel) => LooksDue.AtAsync(time.GetUtcNow(), db, cancel))
+            .SharedForAMoment().WithName("getLooks").WithSummary("The mends that somebody is to look at again by now or within a week, and has not; those due longest first.");
         api.MapGet("/log", async (string? q, string? after, MendDb db, MendRecords records, CancellationToken cancel) =>
             {
                 if (Refuse(q, after) is { } refused)

@@ -110,6 +110,7 @@ public sealed class MendRecords : IDisposable
 
         var held = mend.Held;
         (row.HeldMethod, row.HeldYears, row.HeldFailed) = (held is null ? null : mend.Plan?.Damages[0].System?.Method, held?.Years, held?.Holds == false);
+        row.LookAgainAt = mend.LookAgainAt;
         row.LogJson = mend.ClosedAt is null ? null : JsonSerializer.Serialize(LogLine.Of(mend), OpenJson.Options);
         row.FindsJson = Finds(row, mend) is { Count: > 0 } finds ? JsonSerializer.Serialize(finds, OpenJson.Options) : null;
     }

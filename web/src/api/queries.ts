@@ -130,6 +130,9 @@ export const logQuery = (q: string) =>
 /** How mends have held; asked for anew whenever the log is opened. */
 export const heldQuery = queryOptions({ queryKey: ['log', 'held'], queryFn: () => ask(api.GET('/api/log/held')) });
 
+/** What is to be looked at again; asked for anew whenever it is shown. */
+export const looksQuery = queryOptions({ queryKey: ['log', 'looks'], queryFn: () => ask(api.GET('/api/log/looks')) });
+
 export const galleryQuery = queryOptions({
   queryKey: ['gallery'],
   queryFn: () => ask(api.GET('/api/gallery')),

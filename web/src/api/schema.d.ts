@@ -451,6 +451,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/log/looks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The mends that somebody is to look at again by now or within a week, and has not; those due longest first. */
+        get: operations["getLooks"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/log": {
         parameters: {
             query?: never;
@@ -2754,6 +2771,24 @@ export interface components {
             /** @description Where the next page begins; null after the last. */
             next: null | string;
         };
+        /** @description A mend that somebody is to look at again. */
+        LookDue: {
+            /**
+             * Format: int32
+             * @description Its number.
+             */
+            id: number;
+            /** @description Tag of its item. */
+            tag: string;
+            /** @description What people call it. */
+            itemName: string;
+            methodName: null | components["schemas"]["Message"];
+            /**
+             * Format: date-time
+             * @description When it is to be looked at.
+             */
+            at: string;
+        };
         /** @description A way of finding what leaks or hides. */
         LookTest: {
             /** @description Identifier. */
@@ -2766,6 +2801,21 @@ export interface components {
             kinds: components["schemas"]["DamageKind"][];
             /** @description Families of the outer layer that it works on; empty for all. */
             families: string[];
+        };
+        /** @description The mends that somebody is to look at again. */
+        LooksDue: {
+            /**
+             * Format: date-time
+             * @description The shop's present.
+             */
+            now: string;
+            /** @description Those that are due longest. */
+            looks: components["schemas"]["LookDue"][];
+            /**
+             * Format: int32
+             * @description How many there are in all.
+             */
+            total: number;
         };
         /** @description One tin, bottle, kit or roll on the shelf. */
         Lot: {
@@ -6034,6 +6084,26 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HeldOfMethod"][];
+                };
+            };
+        };
+    };
+    getLooks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LooksDue"];
                 };
             };
         };

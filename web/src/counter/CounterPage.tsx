@@ -8,6 +8,7 @@ import { when } from '../measures/time';
 import { useNow } from '../shop/clock';
 import { useZone } from '../shop/zone';
 import { Problems } from '../ui/Notice';
+import { LooksDue } from '../prove/LooksDue';
 import { say } from '../words/say';
 import { standings } from './standing';
 import { TakeIn } from './TakeIn';
@@ -22,6 +23,7 @@ export function CounterPage() {
     <div className="mx-auto grid max-w-[1500px] gap-8 px-5 py-5 lg:grid-cols-[minmax(0,1fr)_30rem]">
       <section aria-label={say`Tickets`} className="max-lg:order-last">
         <h1 className="text-3xl">{say`Counter`}</h1>
+        <LooksDue />
         {tickets.data ? null : <Problems problems={problemsIn(tickets.error)} />}
         {tickets.data?.length === 0 ? <p className="mt-3 text-lg text-faint">{say`Nothing was taken in yet.`}</p> : null}
         <ul className="mt-2">

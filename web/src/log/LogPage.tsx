@@ -4,6 +4,7 @@ import { useNavigate, useSearch } from '@tanstack/react-router';
 import { useState } from 'react';
 import { problemsIn } from '../api/client';
 import { logQuery } from '../api/queries';
+import { LooksDue } from '../prove/LooksDue';
 import { Problems } from '../ui/Notice';
 import { say } from '../words/say';
 import { HowTheyHeld } from './HowTheyHeld';
@@ -22,6 +23,7 @@ export function LogPage() {
         <h1 className="text-3xl">{say`Log`}</h1>
         <SearchField q={q} />
       </div>
+      <LooksDue />
       <HowTheyHeld />
       <Problems problems={problemsIn(log.error)} />
       <LogList
