@@ -23,7 +23,6 @@ export function CounterPage() {
     <div className="mx-auto grid max-w-[1500px] gap-8 px-5 py-5 lg:grid-cols-[minmax(0,1fr)_30rem]">
       <section aria-label={say`Tickets`} className="max-lg:order-last">
         <h1 className="text-3xl">{say`Counter`}</h1>
-        <LooksDue />
         {tickets.data ? null : <Problems problems={problemsIn(tickets.error)} />}
         {tickets.data?.length === 0 ? <p className="mt-3 text-lg text-faint">{say`Nothing was taken in yet.`}</p> : null}
         <ul className="mt-2">
@@ -31,6 +30,7 @@ export function CounterPage() {
             <Row key={ticket.id} ticket={ticket} />
           ))}
         </ul>
+        <LooksDue />
       </section>
       <TakeIn />
     </div>

@@ -14,7 +14,7 @@ export function LooksDue() {
   if (!data || data.total === 0) return null;
   return (
     <details className="no-print mt-3 border-l-8 border-early bg-sheet px-4 py-1">
-      <summary className="flex min-h-11 cursor-pointer items-center text-lg font-semibold">
+      <summary className="min-h-11 cursor-pointer py-2 text-lg font-semibold">
         {data.total === 1 ? say`1 mend to look at again` : say`${data.total} mends to look at again`}
       </summary>
       <ul className="pb-2">
