@@ -24,17 +24,16 @@ public sealed class DaysRounds(IServiceScopeFactory scopes, DaysDesk desk, TimeP
     /// <returns>Whether a better plan was found and kept.</returns>
     public async Task<bool> LookOnAsync(TimeSpan patience, CancellationToken cancel)
     {
-        if (desk.ToBetter is not { } open)
+        var left = desk.Left;
+        if (desk.Take() is not { } open)
         {
             return false;
         }
 
         var clock = Stopwatch.StartNew();
-        await Task.Run(() => open.Draft.Improve(() => cancel.IsCancellationRequested || desk.ToBetter != open || open.Draft.IsProven ? 1 : clock.Elapsed / patience), cancel);
+        await Task.Run(() => open.Draft.Improve(() => cancel.IsCancellationRequested || desk.Left != left || open.Draft.IsProven ? 1 : clock.Elapsed / patience), cancel);
         await using var scope = scopes.CreateAsyncScope();
-        var kept = await scope.ServiceProvider.GetRequiredService<DaysStore>().BetterAsync(open, cancel);
-        desk.Done(open);
-        return kept;
+        return await scope.ServiceProvider.GetRequiredService<DaysStore>().BetterAsync(open, cancel);
     }
 
     /// <inheritdoc/>

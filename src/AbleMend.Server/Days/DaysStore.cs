@@ -27,15 +27,23 @@ public sealed class DaysDesk : IDisposable
     internal SemaphoreSlim Turn { get; } = new(1, 1);
 
     private DaysToBetter? _toBetter;
+    private int _left;
 
-    /// <value>What may still be bettered in the background; the newest, or null.</value>
-    internal DaysToBetter? ToBetter => Volatile.Read(ref _toBetter);
+    /// <value>How long is looked for a plan while somebody waits for it.</value>
+    internal TimeSpan Patience { get; set; } = TimeSpan.FromMilliseconds(250);
 
-    /// <summary>Leaves a plan to be looked on for; one that was left before is given up.</summary>
-    internal void Leave(DaysToBetter? plan) => Volatile.Write(ref _toBetter, plan);
+    /// <value>How many plans were made: another number, and what is looked on for is out of date.</value>
+    internal int Left => Volatile.Read(ref _left);
 
-    /// <summary>Takes a plan off the desk, unless a newer one lies there.</summary>
-    internal void Done(DaysToBetter plan) => Interlocked.CompareExchange(ref _toBetter, null, plan);
+    /// <summary>Leaves a plan to be looked on for, or null where there is nothing to better; one that was left before is given up.</summary>
+    internal void Leave(DaysToBetter? plan)
+    {
+        Interlocked.Increment(ref _left);
+        Interlocked.Exchange(ref _toBetter, plan);
+    }
+
+    /// <summary>Takes what may be bettered off the desk: nobody else looks on for it.</summary>
+    internal DaysToBetter? Take() => Interlocked.Exchange(ref _toBetter, null);
 
     /// <inheritdoc/>
     public void Dispose() => Turn.Dispose();
@@ -55,9 +63,6 @@ internal sealed record DaysToBetter(DaysDraft Draft, string From);
 /// </summary>
 public sealed class DaysStore(MendDb db, MendStore mends, ShopStore shop, Planner planner, DaysDesk desk, TimeProvider time)
 {
-    /// <summary>How long is looked for a plan while somebody waits for it.</summary>
-    private static readonly TimeSpan Patience = TimeSpan.FromMilliseconds(250);
-
     /// <summary>How long after its time a stretch that is not begun makes the plan be made anew.</summary>
     private static readonly TimeSpan Late = TimeSpan.FromMinutes(15);
 
@@ -79,7 +84,7 @@ public sealed class DaysStore(MendDb db, MendStore mends, ShopStore shop, Planne
                 var (laid, left) = Sorted(open, wishes, now, cancel);
                 var draft = new ShopDays(settings.Floor ?? ShopFloor.Alone, settings.Bench).Begin(laid, now, kept?.Plan);
                 var clock = Stopwatch.StartNew();
-                draft.Improve(() => clock.Elapsed / Patience);
+                draft.Improve(() => desk.Patience > TimeSpan.Zero ? clock.Elapsed / desk.Patience : 1);
                 row = await KeepAsync(row, kept = new KeptDays(draft.Laid(), left), from, cancel);
                 desk.Leave(draft.IsProven ? null : new DaysToBetter(draft, from));
             }
