@@ -50,15 +50,21 @@ internal static class SmallerCups
         Warnings = Following(frozen.Warnings, before.Warnings, after.Warnings, Written),
     };
 
-    private static IReadOnlyList<T> Following<T>(IReadOnlyList<T> frozen, IReadOnlyList<T> before, IReadOnlyList<T> after, Func<T, string> key)
+    private static List<T> Following<T>(IReadOnlyList<T> frozen, IReadOnlyList<T> before, IReadOnlyList<T> after, Func<T, string> key)
     {
         var (was, becomes, stood) = (before.ToDictionary(key), after.ToDictionary(key), frozen.Select(key).ToHashSet());
-        return
-        [
-            .. frozen.Where(each => becomes.ContainsKey(key(each)) || !was.ContainsKey(key(each)))
-                .Select(each => becomes.TryGetValue(key(each), out var then) && (!was.TryGetValue(key(each), out var old) || Written(old) != Written(then)) ? then : each),
-            .. after.Where(each => !was.ContainsKey(key(each)) && !stood.Contains(key(each))),
-        ];
+        var all = frozen.Where(each => becomes.ContainsKey(key(each)) || !was.ContainsKey(key(each)))
+            .Select(each => becomes.TryGetValue(key(each), out var then) && (!was.TryGetValue(key(each), out var old) || Written(old) != Written(then)) ? then : each).ToList();
+        for (var i = 0; i < after.Count; i++)
+        {
+            if (!was.ContainsKey(key(after[i])) && !stood.Contains(key(after[i])))
+            {
+                // It stands after what it stands after where it comes from, so that what is taken back is where it was.
+                all.Insert(after.Take(i).Reverse().Select(each => all.FindIndex(one => key(one) == key(each))).FirstOrDefault(place => place >= 0, -1) + 1, after[i]);
+            }
+        }
+
+        return all;
     }
 
     private static string Written<T>(T value) => JsonSerializer.Serialize(value, OpenJson.Options);

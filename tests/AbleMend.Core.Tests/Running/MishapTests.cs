@@ -3,6 +3,7 @@ using AbleMend.Core.Cases;
 using AbleMend.Core.Catalogue;
 using AbleMend.Core.Mixing;
 using AbleMend.Core.Running;
+using AbleMend.Core.Tests.Gallery;
 
 namespace AbleMend.Core.Tests.Running;
 
@@ -84,6 +85,18 @@ public class MishapTests
         Json(once.Plan!).ShouldBe(Json(after));
 
         Json(Kept(wrong, new Happening(RunEventKind.Undo), at.AddMinutes(1)).Plan!).ShouldBe(Json(before));
+    }
+
+    /// <summary>A smaller cup stays cooler and says less of its heat: what is left out comes back to where it stood.</summary>
+    [Theory]
+    [InlineData("fin-box-surround", "glass")]
+    [InlineData("gel-coat-hull-hole", "laminate")]
+    public void Taken_back_every_figure_stands_where_it_stood(string example, string step)
+    {
+        var (mend, at) = Until(GalleryTests.Read(example), step, waiting: false);
+        var wrong = Kept(mend, new Happening(RunEventKind.Mishap, step, "gelled/cup-only"), at);
+        wrong.Plan!.Figures.Count.ShouldNotBe(mend.Plan!.Figures.Count, "it says less of its heat");
+        Json(Kept(wrong, new Happening(RunEventKind.Undo), at).Plan!).ShouldBe(Json(mend.Plan));
     }
 
     /// <summary>Where a cup holds one stroke of the pump, two cups of one stroke would be twice the resin.</summary>
