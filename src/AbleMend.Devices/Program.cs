@@ -7,7 +7,8 @@ var to = new Option<string>("--to") { Description = "Where the bench listens for
 var seed = new Option<int>("--seed") { Description = "Seed of all chance.", DefaultValueFactory = _ => 1 };
 var only = new Option<string[]>("--only") { Description = "Identifiers of the instruments to attach; all without it.", AllowMultipleArgumentsPerToken = true };
 var with = new Option<int?>("--with") { Description = "Number of a process that they stop with." };
-var simulate = new RootCommand("Able Mend's simulated instruments: stand-ins that speak the same lines as real ones.") { to, seed, only, with };
+var script = new Option<FileInfo?>("--script") { Description = "A file of what they are told and when: seconds since the start, instrument, what to do, such as '12.5 bench-scale pour 20'." };
+var simulate = new RootCommand("Able Mend's simulated instruments: stand-ins that speak the same lines as real ones.") { to, seed, only, with, script };
 var port = new Argument<string>("port") { Description = "The serial port, such as /dev/ttyUSB0." };
 var baud = new Option<int>("--baud") { Description = "Its speed, as set on the scale.", DefaultValueFactory = _ => 9600 };
 var step = new Option<double>("--step") { Description = "Step of its display in grams.", DefaultValueFactory = _ => 0.1 };
@@ -68,12 +69,41 @@ simulate.SetAction(async (given, stopped) =>
         return 2;
     }
 
-    var cable = new Cable(bench.Host, bench.Port, Console.Error);
-    await Task.WhenAll(all.Where(each => wanted.Length == 0 || wanted.Contains(each.Instrument.Id)).Select(each =>
+    Simulated[] attached = [.. all.Where(each => wanted.Length == 0 || wanted.Contains(each.Instrument.Id))];
+    if (await CuesAsync(given.GetValue(script), attached) is not { } cues)
     {
-        var stand = new Stand(each, clock, Console.Error);
-        return cable.CarryAsync(each.Instrument, stand.ReadAsync, stand.Heard, cancel);
-    }));
+        return 2;
+    }
+
+    var stands = attached.ToDictionary(each => each.Instrument.Id, each => new Stand(each, clock, Console.Error));
+    var cable = new Cable(bench.Host, bench.Port, Console.Error);
+    await Task.WhenAll(
+        [
+            Script.PlayAsync(cues, cue => stands[cue.Instrument].Heard($"do {cue.Words}"), clock, cancel),
+            .. attached.Select(each => cable.CarryAsync(each.Instrument, stands[each.Instrument.Id].ReadAsync, stands[each.Instrument.Id].Heard, cancel)),
+        ]);
     return 0;
 });
 return await simulate.Parse(args).InvokeAsync();
+
+static async Task<IReadOnlyList<Cue>?> CuesAsync(FileInfo? file, IReadOnlyList<Simulated> attached)
+{
+    if (file is null)
+    {
+        return [];
+    }
+
+    if (!file.Exists)
+    {
+        await Console.Error.WriteLineAsync($"There is no script {file.FullName}.");
+        return null;
+    }
+
+    var (cues, faults) = Script.Parse(await File.ReadAllTextAsync(file.FullName), attached);
+    foreach (var fault in faults)
+    {
+        await Console.Error.WriteLineAsync(fault);
+    }
+
+    return faults.Count > 0 ? null : cues;
+}

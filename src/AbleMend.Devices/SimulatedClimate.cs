@@ -30,6 +30,12 @@ internal sealed class SimulatedClimate(Chance chance, TimeProvider clock) : Simu
 
     private double HourOfDay => (clock.GetLocalNow().TimeOfDay.TotalSeconds + _aheadS) / 3600 % 24;
 
+    public override IReadOnlyList<Deed> Does =>
+    [
+        new("mean", -20, 45, celsius => _meanC = celsius), new("swing", 0, 20, kelvin => _swingK = kelvin),
+        new("dew", -30, 30, celsius => _dewC = celsius), new("speed", 1, 3600, times => _speed = times),
+    ];
+
     public override void Pass(double seconds)
     {
         var own = seconds * _speed;
@@ -45,25 +51,4 @@ internal sealed class SimulatedClimate(Chance chance, TimeProvider clock) : Simu
         new Reading(Measurand.Humidity, Shown(Math.Clamp(DewPoint.HumidityPercent(AirC, _dewC), 1, 100), 1), true),
         new Reading(Measurand.SurfaceTemperature, Shown(_surfaceC ?? AirC, 0.1), true),
     ];
-
-    protected override bool TryDo(string word, double? number)
-    {
-        switch (word, number)
-        {
-            case ("mean", { } celsius and (>= -20 and <= 45)):
-                _meanC = celsius;
-                return true;
-            case ("swing", { } kelvin and (>= 0 and <= 20)):
-                _swingK = kelvin;
-                return true;
-            case ("dew", { } celsius and (>= -30 and <= 30)):
-                _dewC = celsius;
-                return true;
-            case ("speed", { } times and (>= 1 and <= 3600)):
-                _speed = times;
-                return true;
-            default:
-                return false;
-        }
-    }
 }

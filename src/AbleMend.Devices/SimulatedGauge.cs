@@ -29,44 +29,40 @@ internal sealed class SimulatedGauge(Chance chance, Func<double> airC, double st
 
     public override double RatePerS => 2;
 
+    public override IReadOnlyList<Deed> Does =>
+    [
+        new("inflate", 0.1, 500, Inflate), new("leak", 0, 100, percent => _leakPercentPerH = percent), new("speed", 1, 3600, times => _speed = times),
+        Deed.Bare("open", () => _molesAt20Kpa = 0),
+    ];
+
     public override void Pass(double seconds)
     {
         var own = seconds * _speed;
         _sinceS += own;
         // What leaks leaves by the pressure over that of the air, as a share of it in an hour.
         var gauge = Math.Max(0, TrueKpa);
-        _molesAt20Kpa -= gauge * _leakPercentPerH / 100 * own / 3600;
+        _molesAt20Kpa -= gauge / Stretched * _leakPercentPerH / 100 * own / 3600;
         _barometerKpa += (((QuietKpa - _barometerKpa) * own / 86_400) + (chance.Normal() * 0.6 * Math.Sqrt(own / 86_400)));
         _trembleKpa = chance.Normal() * stepKpa * 0.3;
     }
 
     /// <value>What a perfect gauge would show, in kPa.</value>
-    public double TrueKpa => _molesAt20Kpa <= 0 ? 0 : (_molesAt20Kpa * (InsideC + EquivalentAge.ZeroCelsiusK) / (20 + EquivalentAge.ZeroCelsiusK) * (1 - (CreepShare * (1 - Math.Exp(-_sinceS / CreepS))))) - _barometerKpa;
+    public double TrueKpa => _molesAt20Kpa <= 0 ? 0 : (_molesAt20Kpa * Stretched) - _barometerKpa;
+
+    /// <summary>What the air inside presses with now for each kPa that it would at 20 °C before the cloth crept.</summary>
+    private double Stretched => (InsideC + EquivalentAge.ZeroCelsiusK) / (20 + EquivalentAge.ZeroCelsiusK) * (1 - (CreepShare * (1 - Math.Exp(-_sinceS / CreepS))));
+
+    /// <value>What a perfect barometer beside it would show, in kPa.</value>
+    public double TrueBarometerKpa => _barometerKpa;
 
     private double InsideC => airC() + (PumpHeatK * Math.Exp(-_sinceS / PumpHeatS));
 
     public override IEnumerable<Reading> Read() =>
         [new Reading(Measurand.GaugePressure, Shown(Math.Max(0, TrueKpa) + _trembleKpa, stepKpa), true), new Reading(Measurand.Barometer, Shown(_barometerKpa, 0.1), true)];
 
-    protected override bool TryDo(string word, double? number)
+    private void Inflate(double kpa)
     {
-        switch (word, number)
-        {
-            case ("inflate", { } kpa and (> 0 and <= 500)):
-                _sinceS = 0;
-                _molesAt20Kpa = (kpa + _barometerKpa) * (20 + EquivalentAge.ZeroCelsiusK) / (InsideC + EquivalentAge.ZeroCelsiusK);
-                return true;
-            case ("leak", { } percent and (>= 0 and <= 100)):
-                _leakPercentPerH = percent;
-                return true;
-            case ("speed", { } times and (>= 1 and <= 3600)):
-                _speed = times;
-                return true;
-            case ("open", null):
-                _molesAt20Kpa = 0;
-                return true;
-            default:
-                return false;
-        }
+        _sinceS = 0;
+        _molesAt20Kpa = (kpa + _barometerKpa) * (20 + EquivalentAge.ZeroCelsiusK) / (InsideC + EquivalentAge.ZeroCelsiusK);
     }
 }

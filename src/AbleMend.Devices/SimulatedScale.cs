@@ -30,6 +30,15 @@ internal sealed class SimulatedScale(Chance chance, double stepG = 0.1) : Simula
     /// <value>What really stands on it, in g.</value>
     public double TrueG => _onIt;
 
+    public override IReadOnlyList<Deed> Does =>
+    [
+        // A hand that pours; exactly that much where it is laid on.
+        new("pour", 0.01, 5000, grams => _toCome += Math.Max(0, grams + (chance.Normal() * SlipG))),
+        new("put", 0.01, 50_000, grams => _onIt += grams),
+        new("take", 0.01, 50_000, grams => _onIt = Math.Max(0, _onIt - grams)),
+        Deed.Bare("clear", () => (_onIt, _toCome) = (0, 0)),
+    ];
+
     public override void Pass(double seconds)
     {
         var flows = Math.Sign(_toCome) * Math.Min(Math.Abs(_toCome), Math.Max(0.3, Math.Min(PaceGPerS, Math.Abs(_toCome) * 1.5)) * seconds);
@@ -42,26 +51,4 @@ internal sealed class SimulatedScale(Chance chance, double stepG = 0.1) : Simula
     public override IEnumerable<Reading> Read() => [new Reading(Measurand.Mass, Shown(_onIt + _driftG + _trembleG - _tare, stepG), _toCome == 0)];
 
     public override void Tare() => _tare = _onIt + _driftG;
-
-    protected override bool TryDo(string word, double? number)
-    {
-        switch (word, number)
-        {
-            // A hand that pours; exactly that much where it is laid on.
-            case ("pour", { } grams and (> 0 and <= 5000)):
-                _toCome += Math.Max(0, grams + (chance.Normal() * SlipG));
-                return true;
-            case ("put", { } grams and (> 0 and <= 50_000)):
-                _onIt += grams;
-                return true;
-            case ("take", { } grams and (> 0 and <= 50_000)):
-                _onIt = Math.Max(0, _onIt - grams);
-                return true;
-            case ("clear", null):
-                (_onIt, _toCome) = (0, 0);
-                return true;
-            default:
-                return false;
-        }
-    }
 }

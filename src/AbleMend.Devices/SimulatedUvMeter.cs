@@ -16,6 +16,8 @@ internal sealed class SimulatedUvMeter(Chance chance, TimeProvider clock) : Simu
 
     public override Instrument Instrument => new("door-uv", "Light at the door", [new Measured(Measurand.Ultraviolet, 0.01)], true);
 
+    public override IReadOnlyList<Deed> Does => [new("cloud", 0, 100, percent => (_cover, _cloud) = (percent / 100, 0))];
+
     public override void Pass(double seconds) =>
         _cloud = (_cloud * Math.Exp(-seconds / CloudS)) + (chance.Normal() * Math.Sqrt(1 - Math.Exp(-2 * seconds / CloudS)));
 
@@ -25,16 +27,5 @@ internal sealed class SimulatedUvMeter(Chance chance, TimeProvider clock) : Simu
         // The thicker the cloud, the less is left of the light: a third of it under a grey sky.
         var clear = 1 - (0.7 * Math.Clamp(_cover + (0.4 * _cloud), 0, 1));
         return [new Reading(Measurand.Ultraviolet, Shown(ClearNoon * height * clear, 0.01), true)];
-    }
-
-    protected override bool TryDo(string word, double? number)
-    {
-        if ((word, number) is not ("cloud", { } percent and (>= 0 and <= 100)))
-        {
-            return false;
-        }
-
-        (_cover, _cloud) = (percent / 100, 0);
-        return true;
     }
 }
