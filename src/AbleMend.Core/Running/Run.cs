@@ -430,11 +430,17 @@ public static class Run
 
         var minutes = cups.TogetherOf(mix)?.LifeMin ?? planned;
 
-        // What is taken of a shared cup when that is past using was mixed anew.
-        var taken = mix.Damage == current.Damage ? null : plan.Steps.TakeWhile(step => step != current).LastOrDefault(step => step.Damage == current.Damage && step.Stage == Stage.Mix);
-        var anew = taken is not null && steps[taken.Id].StartedAt is { } at && at > started.AddMinutes(minutes) ? at : started;
+        // What is taken of a shared cup when that is past using was mixed anew, or has to be.
+        var past = started.AddMinutes(minutes);
+        var taken = mix.Damage == current.Damage ? null : current.Stage == Stage.Mix ? current : plan.Steps.TakeWhile(step => step != current).LastOrDefault(step => step.Damage == current.Damage && step.Stage == Stage.Mix);
+        var from = taken is null ? started : steps[taken.Id].StartedAt ?? steps[taken.Id].NotBefore ?? started;
+        if (taken == current && steps[current.Id].StartedAt is null && from > past)
+        {
+            return null;
+        }
+
         // What was really poured, and when, beats what was planned.
-        return (mix.Damage == current.Damage ? cups.SetsAt(mix) : null) ?? anew.AddMinutes(minutes);
+        return (mix.Damage == current.Damage ? cups.SetsAt(mix) : null) ?? (from > past ? from.AddMinutes(minutes) : past);
     }
 
     private static DateTimeOffset Later(DateTimeOffset one, DateTimeOffset other) => one > other ? one : other;

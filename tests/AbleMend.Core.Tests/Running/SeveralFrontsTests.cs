@@ -1,4 +1,5 @@
 using AbleMend.Core.Cases;
+using AbleMend.Core.Methods;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Running;
 
@@ -77,6 +78,32 @@ public class SeveralFrontsTests
                 again.ReadyAt.ShouldNotBeNull();
             }
         }
+    }
+
+    // What was mixed for all of them is long gone: nothing in hand is about to be lost, and what is mixed anew lives from then on.
+    [Fact]
+    public void A_share_of_a_cup_that_is_done_again_days_later_is_mixed_anew_and_not_about_to_be_lost()
+    {
+        var mend = Mend.Open(Gallery.GalleryTests.Read("board-three-dings"), Cases.Planner, Now).Value!.Start(Cases.Planner, Now).Value!;
+        var plan = mend.Plan!;
+        var share = plan.Steps.First(step => step.Stage == Stage.Mix && step.Uses is { } uses && plan.Steps.First(mix => mix.Id == uses).Damage != step.Damage);
+        foreach (var step in plan.Steps.TakeWhile(step => step != share).Append(share))
+        {
+            var at = plan.Timeline.Single(each => each.StepId == step.Id).HandsEndAt!.Value;
+            if (mend.StateAt(at).Fronts.Single(front => front.Damage == step.Damage) is var front && front.StepId != step.Id)
+            {
+                mend = mend.Keep(new Happening(RunEventKind.Ready, front.StepId, At: at), at).Value!;
+            }
+
+            mend = mend.Keep(new Happening(RunEventKind.HandsDone, step.Id, At: at), at).Value!;
+        }
+
+        var later = Now.AddDays(4);
+        var again = mend.Keep(new Happening(RunEventKind.Redo, share.Id, At: later), later).Value!;
+        var stands = again.StateAt(later.AddHours(1)).Fronts.Single(front => front.Damage == share.Damage);
+        (stands.StepId, stands.UseBy).ShouldBe((share.Id, null));
+        var mixed = again.Keep(new Happening(RunEventKind.HandsDone, share.Id, At: later.AddHours(1)), later.AddHours(1)).Value!.StateAt(later.AddHours(1)).Fronts.Single(front => front.Damage == share.Damage);
+        mixed.UseBy.ShouldNotBeNull().ShouldBeGreaterThan(later);
     }
 
     [Fact]
