@@ -9,6 +9,7 @@ const order = [
   'instruments',
   'drawing',
   'desk',
+  'label',
   'intake',
   'look',
   'match',

@@ -63,6 +63,9 @@ async function pour(page: Page, grams: number): Promise<void> {
 test('a cup is poured by the scale: too much hardener is put right, the clock runs from its first gram, and the record says what went in', async ({ page }) => {
   await attached('bench-scale');
   const id = await come(server.url, 'fin-box-surround', 'glass-mix');
+  await page.addInitScript(() => {
+    window.print = () => void Object.assign(window, { printed: true });
+  });
   await page.goto(`${server.url}/mends/${id}/mend`);
   const cup = page.getByRole('region', { name: 'Cup' });
   await tell('bench-scale', 'clear');
@@ -78,6 +81,18 @@ test('a cup is poured by the scale: too much hardener is put right, the clock ru
   await pour(page, 8.2);
   await expect(cup.getByText(/Stir slowly|Scrape/)).toBeVisible();
   await expect(page.getByText('In the cup: use within')).toBeVisible();
+
+  // The label is printed from here, with the times of this very cup, and the bench stays where it is.
+  await page.keyboard.press('l');
+  await expect.poll(() => page.evaluate(() => 'printed' in window)).toBe(true);
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByText(/^Mixed at \d\d:\d\d$/)).toBeVisible();
+  await expect(page.getByText(/^Discard after \d\d:\d\d$/)).toBeVisible();
+  await expect(cup).toBeHidden();
+  await page.emulateMedia({ media: null });
+  await page.evaluate(() => window.dispatchEvent(new Event('afterprint')));
+  await expect(page.getByText(/^Discard after/)).toHaveCount(0);
+  await expect(cup).toBeVisible();
   await cup.getByRole('button', { name: /^Mixed/ }).click();
   await expect(page.getByRole('heading', { level: 2, name: 'Lay the patches' })).toBeVisible();
 

@@ -16,6 +16,7 @@ const keys: readonly (readonly [string, string])[] = [
   ['P', say`In a mend: take a photograph`],
   ['F', say`In a mend: read it from afar, or close up`],
   ['O', say`Before a mix: one cup for several mends`],
+  ['L', say`At a cup: print its label`],
   [say`1 to 5`, say`In a mend: Look, Match, Plan, Mend, Prove`],
   ['← →', say`Move between options; on a slider, adjust it`],
   [say`Tab`, say`Next field`],

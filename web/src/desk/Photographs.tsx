@@ -78,7 +78,7 @@ function Take({ mendId, stepId, hasKey }: { mendId: number; stepId: string | nul
   useKeys(hasKey ? ['p'] : [], () => field.current?.click());
   return (
     <>
-      <Button className="min-h-20" onClick={() => field.current?.click()}>
+      <Button className="min-h-14" onClick={() => field.current?.click()}>
         {say`Photograph`} {hasKey ? <kbd className="text-sm">P</kbd> : null}
       </Button>
       <input

@@ -5,6 +5,7 @@ import { useReading } from '../instruments/live';
 import { Button } from '../ui/Button';
 import { say } from '../words/say';
 import { CupCoach } from './CupCoach';
+import { PrintLabel } from './PrintLabel';
 
 interface Props {
   cup: NonNullable<Front['cup']>;
@@ -35,17 +36,20 @@ export function CupAtStep({ cup, step, desk, details, children }: Props) {
       {isSpread ? say`Measure in the next cup` : say`Measure it in, part by part`}
     </Button>
   );
+  const label = desk.plan ? <PrintLabel mend={{ ...desk.mend, plan: desk.plan }} stepId={cup.stepId} /> : null;
   return isSpread ? (
     <>
       {details}
       {children(open)}
       {coach}
+      {label}
     </>
   ) : (
     <>
       {leads ? null : details}
       {coach}
       {cup.turn === 'stir' && begun ? null : children(leads)}
+      {label}
       {leads ? details : null}
     </>
   );

@@ -1,4 +1,4 @@
-import type { Front, RepairPlan } from '../api/types';
+import type { Front, MendView, RepairPlan } from '../api/types';
 import { damagesOf } from '../desk/reached';
 import { measure, type Units } from '../measures/units';
 import { say } from '../words/say';
@@ -20,11 +20,19 @@ export interface CupLabel {
   shares: readonly string[];
 }
 
-/** The cups that are shared with other mends, by their mix. */
-export type SharedCups = ReadonlyMap<string, NonNullable<Front['together']>>;
+/** A mend whose mixes can be labelled: it has a plan. */
+export type LabelledMend = Pick<MendView, 'id' | 'tag' | 'run'> & { plan: RepairPlan };
+
+/** The cups that are shared with other mends as the mend now stands, by their mix. */
+const togetherOf = (mend: Pick<LabelledMend, 'plan' | 'run'>): ReadonlyMap<string, NonNullable<Front['together']>> =>
+  new Map((mend.run?.fronts ?? []).flatMap((front) => (front.together ? [[mixOf(mend.plan, front), front.together]] : [])));
+
+/** The mix that a front is at, or uses. */
+const mixOf = (plan: RepairPlan, front: Front) => plan.steps.find((step) => step.id === front.stepId)?.uses ?? front.stepId;
 
 /** Labels of the plan's mixes, in order. */
-export function cupLabels(plan: RepairPlan, units: Units, together: SharedCups = new Map()): CupLabel[] {
+export function cupLabels(mend: Pick<LabelledMend, 'plan' | 'run'>, units: Units): CupLabel[] {
+  const [plan, together] = [mend.plan, togetherOf(mend)];
   const figures = new Map(plan.figures.map((figure) => [figure.id, figure]));
   return (
     plan.steps
@@ -54,6 +62,14 @@ export function cupLabels(plan: RepairPlan, units: Units, together: SharedCups =
         };
       })
   );
+}
+
+/** When a cup was mixed and until when it can be spread, as far as the bench knows by now: of the cup that is in hand, and no other. */
+export function timesOf(mend: Pick<LabelledMend, 'plan' | 'run'>, stepId: string): { mixedAt: string | null; useBy: string | null } {
+  const front = mend.run?.fronts.find((each) => each.cup?.stepId === stepId || mixOf(mend.plan, each) === stepId);
+  const useBy = front?.cup?.setsAt ?? front?.useBy ?? null;
+  const mixedAt = mend.run?.steps.find((step) => step.stepId === stepId)?.startedAt ?? null;
+  return useBy ? { mixedAt, useBy } : { mixedAt: null, useBy: null };
 }
 
 /** What goes into a cup; into one that another mend mixes, nothing here. */

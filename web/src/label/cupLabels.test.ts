@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { RepairPlan } from '../api/types';
-import { cupLabels } from './cupLabels';
+import type { RepairPlan, RunState } from '../api/types';
+import { cupLabels, timesOf } from './cupLabels';
 
 const figure = (id: string, label: string, value: number, unit: string) => ({ id, label, value, unit, decimals: 1 });
 const plan = (figures: ReturnType<typeof figure>[], useWithinMin: number | null = 29.95, cups: string | null = null, perCup = true) =>
@@ -22,13 +22,19 @@ const plan = (figures: ReturnType<typeof figure>[], useWithinMin: number | null 
     ],
   }) as unknown as RepairPlan;
 
+/** A mend of a plan, with one front of its run. */
+const of = (planned: RepairPlan, front: object | null = null, startedAt: string | null = null) => ({
+  plan: planned,
+  run: front && ({ fronts: [front], steps: [{ stepId: '2:fill-mix', startedAt }] } as unknown as RunState),
+});
+
 describe('cup labels', () => {
   it('are written for what is mixed, and for nothing else', () => {
-    expect(cupLabels(plan([]), 'metric').map((label) => [label.title, label.damages])).toEqual([['Mix the fill', [2, 3]]]);
+    expect(cupLabels(of(plan([])), 'metric').map((label) => [label.title, label.damages])).toEqual([['Mix the fill', [2, 3]]]);
   });
 
   it('name what is poured, in the order of the plan', () => {
-    const label = cupLabels(plan([figure('fill.part-a', 'Resin (A)', 10, 'mL'), figure('fill.part-b', 'Hardener (B)', 5, 'mL')]), 'metric')[0]!;
+    const label = cupLabels(of(plan([figure('fill.part-a', 'Resin (A)', 10, 'mL'), figure('fill.part-b', 'Hardener (B)', 5, 'mL')])), 'metric')[0]!;
     expect(label.parts).toEqual([
       { name: 'Resin (A)', amount: '10.0 mL' },
       { name: 'Hardener (B)', amount: '5.0 mL' },
@@ -36,23 +42,25 @@ describe('cup labels', () => {
   });
 
   it('never give longer than the pot lives, and nothing where it has no end', () => {
-    expect(cupLabels(plan([]), 'metric')[0]!.useWithin).toBe('29 min');
-    expect(cupLabels(plan([], null), 'metric')[0]!.useWithin).toBeNull();
+    expect(cupLabels(of(plan([])), 'metric')[0]!.useWithin).toBe('29 min');
+    expect(cupLabels(of(plan([], null)), 'metric')[0]!.useWithin).toBeNull();
   });
 
   // A label with the whole batch on it would put three cups' worth into one, and that cup smokes.
   it('give what goes into one cup where the batch is split, and an old plan put all cups together', () => {
     const labelOf = (perCup: boolean) =>
       cupLabels(
-        plan(
-          [
-            figure('fill.batches', 'Batches', 3, ''),
-            figure('fill.part-a', 'Resin (A)', 90, 'mL'),
-            { ...figure('fill.catalyst-drops', 'Catalyst', 8, 'drops'), decimals: 0 },
-          ],
-          29.95,
-          'fill.batches',
-          perCup,
+        of(
+          plan(
+            [
+              figure('fill.batches', 'Batches', 3, ''),
+              figure('fill.part-a', 'Resin (A)', 90, 'mL'),
+              { ...figure('fill.catalyst-drops', 'Catalyst', 8, 'drops'), decimals: 0 },
+            ],
+            29.95,
+            'fill.batches',
+            perCup,
+          ),
         ),
         'metric',
       )[0]!;
@@ -76,9 +84,8 @@ describe('cup labels', () => {
     };
     const labelOf = (isMixedHere: boolean) =>
       cupLabels(
-        plan([figure('fill.part-a', 'Resin (A)', 10, 'mL')]),
+        of(plan([figure('fill.part-a', 'Resin (A)', 10, 'mL')]), { stepId: '2:fill-mix', together: { ...cup, isMixedHere, beganAt: null, useBy: null } }),
         'metric',
-        new Map([['2:fill-mix', { ...cup, isMixedHere, beganAt: null, useBy: null }]]),
       )[0]!;
     expect(labelOf(true)).toMatchObject({
       parts: [{ name: 'Resin (A)', amount: '25.0 mL' }],
@@ -86,5 +93,21 @@ describe('cup labels', () => {
       shares: ['12.0 g for this one', '20.0 g for Red'],
     });
     expect(labelOf(false)).toMatchObject({ parts: [], shares: ['12.0 g for this one, from the cup of Red', '20.0 g for Red'] });
+  });
+
+  it('have their times on them as soon as the bench knows', () => {
+    const [began, useBy] = ['2026-05-04T09:00:00Z', '2026-05-04T09:25:00Z'];
+    expect(timesOf(of(plan([]), { stepId: '2:fill-mix', useBy: null, cup: { stepId: '2:fill-mix', setsAt: useBy } }, began), '2:fill-mix')).toEqual({
+      mixedAt: began,
+      useBy,
+    });
+    expect(timesOf(of(plan([]), { stepId: '3:fill-mix', useBy, cup: null }, began), '2:fill-mix')).toEqual({ mixedAt: began, useBy });
+  });
+
+  it('are left to a pen before the mix, and for a cup that is in nobody’s hand', () => {
+    const pen = { mixedAt: null, useBy: null };
+    expect(timesOf(of(plan([]), { stepId: '2:fill-mix', useBy: null, cup: { stepId: '2:fill-mix', setsAt: null } }, null), '2:fill-mix')).toEqual(pen);
+    expect(timesOf(of(plan([]), { stepId: 'cut', useBy: '2026-05-04T09:25:00Z', cup: null }, '2026-05-04T09:00:00Z'), '2:fill-mix')).toEqual(pen);
+    expect(timesOf(of(plan([])), '2:fill-mix')).toEqual(pen);
   });
 });
