@@ -9,6 +9,7 @@ namespace AbleMend.Benchmarks.Fortnight;
 /// <summary>Takes what the plan of the days says, made anew whenever something has happened.</summary>
 internal sealed class ByPlan : IChoose
 {
+    private readonly HashSet<(int Item, int Damage)> _foreseen = [];
     private DaysPlan? _plan;
     private string _from = "";
 
@@ -24,8 +25,26 @@ internal sealed class ByPlan : IChoose
         }
 
         var busy = open.Where(item => item.BusyUntil > now).Select(item => item.Id).ToHashSet();
-        return _plan.Blocks.FirstOrDefault(block => block.Person == person && block.StartsAt <= now && !busy.Contains(block.Mend)) is not { } next ? null
-            : new Taken(open.First(item => item.Id == next.Mend), FrontOf(open.First(item => item.Id == next.Mend), next, now), next.Titles.Count);
+        if (_plan.Blocks.FirstOrDefault(block => block.Person == person && block.StartsAt <= now && !busy.Contains(block.Mend)) is not { } next)
+        {
+            return null;
+        }
+
+        var item = open.First(item => item.Id == next.Mend);
+        return new Taken(item, FrontOf(item, next, now), next.Titles.Count, WasForeseen(next));
+    }
+
+    /// <summary>Whether the plan that opened the window of a stretch said that it would be missed; what the plan of now says of the next one is remembered.</summary>
+    private bool WasForeseen(DayBlock begun)
+    {
+        var damage = Numbering.Parse(begun.StepId).Number;
+        var was = _foreseen.Remove((begun.Mend, damage));
+        if (_plan!.Blocks.Where(block => block.Mend == begun.Mend && block.StartsAt >= begun.EndsAt && Numbering.Parse(block.StepId).Number == damage).MinBy(block => block.StartsAt)?.Missed == true)
+        {
+            _foreseen.Add((begun.Mend, damage));
+        }
+
+        return was;
     }
 
     /// <summary>The step that is next or waited for in the damage of a stretch.</summary>

@@ -70,6 +70,9 @@ public sealed record Stretch(int Work, IReadOnlyList<Lag> Lags, SlotWait Over)
     /// <value>Whether somebody pinned it to <see cref="LastStart"/>: begun later, that is missed and no window.</value>
     public bool IsPinned { get; init; }
 
+    /// <value>Slots before it in which whoever does it begins nothing else, 0 or more: other work runs over, and the window of this one does not wait for it.</value>
+    public int ClearBefore { get; init; }
+
     /// <value>What it takes, from its start until <see cref="HeldUntil"/>.</value>
     public IReadOnlyList<Hold> Holds { get; init; } = [];
 

@@ -11,6 +11,9 @@ public sealed class DaySearch
     /// <summary>What a slot late costs against a slot that a job ends later.</summary>
     private const double LateCost = 100;
 
+    /// <summary>What a window costs that is met with nothing to spare, for work runs over: as much as a job of weight 1 that is a day late. From memory.</summary>
+    private const double TightCost = Day * LateCost;
+
     /// <summary>What a missed window costs: more than any lateness.</summary>
     private const double MissedCost = 1e10;
 
@@ -179,8 +182,8 @@ public sealed class DaySearch
             return MissedCost * 1000;
         }
 
-        var (missed, late, end) = _placer.WorthOf(job, placed);
-        return (missed * MissedCost) + (late * LateCost) + end + MovedCost(job, placed);
+        var (missed, tight, late, end) = _placer.WorthOf(job, placed);
+        return (missed * MissedCost) + (tight * TightCost) + (late * LateCost) + end + MovedCost(job, placed);
     }
 
     private double MovedCost(int job, Placed placed) =>

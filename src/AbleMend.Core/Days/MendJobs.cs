@@ -28,6 +28,9 @@ internal sealed class MendJobs(SlotCalendar calendar, ShopFloor floor)
     /// <summary>A mix that is too short for the hands is told where it is mixed; standing for longer than this is what the days are laid out to avoid.</summary>
     private const double NoPauseMin = 60;
 
+    /// <summary>Hands begin nothing else for so long before they have to be there for a window that closes. From memory: work runs over by a few minutes more often than not.</summary>
+    private const int ClearMin = 10;
+
     private readonly Dictionary<(string Climate, CureClock Clock, double Minutes, bool Opens), SlotWait> _waits = [];
 
     /// <summary>The shared things in the order of a problem's capacities.</summary>
@@ -130,6 +133,7 @@ internal sealed class MendJobs(SlotCalendar calendar, ShopFloor floor)
         // What waits or is in hand goes by its window and by its cup; only what may begin at any time can be pinned.
         var pinned = place == 0 && lastStart == int.MaxValue && mend.Wish.BeginAt is { } begin && calendar.Ceiling(begin) is var slot && slot >= Math.Max(1, notBefore) ? slot : (int?)null;
         var notBy = NotBy(mend);
+        var closing = before < 0 ? mend.Run?.Fronts.FirstOrDefault(front => front.Damage == first.Damage && front.Phase == StepPhase.Waiting)?.Window?.ClosesAt : null;
         var (overFrom, over) = OverOf(run, place, places, air);
         return new Stretch(run.Work, lags, over)
         {
@@ -137,6 +141,7 @@ internal sealed class MendJobs(SlotCalendar calendar, ShopFloor floor)
             NotBefore = pinned ?? notBefore,
             LastStart = pinned ?? lastStart,
             IsPinned = pinned is not null,
+            ClearBefore = closing is not null || lags.Exists(lag => lag.Closes is not null && lag.Opens != SlotWait.AtOnce) ? ClearMin / DayProblem.SlotMin : 0,
             Person = PersonOf(mend),
             NotBy = notBy,
             Skill = Math.Min(SkillOf(mend, first), floor.People.Where((_, i) => !notBy.Contains(i)).Max(person => person.Skill)),

@@ -8,17 +8,20 @@ internal sealed class Placer
 {
     private readonly DayProblem _problem;
     private readonly Track[] _hands;
+    private readonly Track[] _work;
     private readonly Track[] _shared;
     private readonly Dictionary<Airs, Track> _airs;
     private readonly JobForm[] _jobs;
     private readonly int[] _least;
     private readonly int[] _starts;
     private readonly int[] _people;
+    private bool _keepsClear;
 
     public Placer(DayProblem problem)
     {
         _problem = problem;
         _hands = [.. problem.People.Select(person => DayBound.HoursOf(person, problem.Slots))];
+        _work = [.. problem.People.Select(_ => new Track(problem.Slots, 1))];
         _shared = [.. problem.Capacities.Select(capacity => new Track(problem.Slots, capacity))];
         _airs = DayProblem.Apart.SelectMany(pair => new[] { pair.One, pair.Other }).ToDictionary(air => air, _ => new Track(problem.Slots, 1));
         foreach (var running in problem.Running)
@@ -38,11 +41,14 @@ internal sealed class Placer
     /// <summary>The job as early as it fits; null where it does not fit into the days that are planned.</summary>
     /// <param name="job">Place of the job.</param>
     /// <param name="notBefore">Slots before which its stretches do not begin, or null.</param>
-    /// <remarks>A window that no start meets is missed rather than the job left out.</remarks>
+    /// <remarks>Hands are kept clear before a window where one can be met so; one that no start meets is missed rather than the job left out.</remarks>
     public Placed? Place(int job, IReadOnlyList<int>? notBefore = null)
     {
         var form = _jobs[job];
-        if (!Fits(form, notBefore, mayMiss: false) && !Fits(form, notBefore, mayMiss: true))
+        _keepsClear = true;
+        var fits = Fits(form, notBefore, mayMiss: false);
+        _keepsClear = false;
+        if (!fits && !Fits(form, notBefore, mayMiss: false) && !Fits(form, notBefore, mayMiss: true))
         {
             return null;
         }
@@ -79,7 +85,8 @@ internal sealed class Placer
         {
             var (stretch, start) = (stretches[k], placed.Starts[k]);
             var handsEnd = start + stretch.Work;
-            _hands[placed.People[k]].Take(start, handsEnd, amount);
+            _hands[placed.People[k]].Take(Math.Max(0, start - stretch.ClearBefore), handsEnd, amount);
+            _work[placed.People[k]].Take(start, handsEnd, amount);
             var holds = _jobs[job].Holds[k];
             if (holds.Length > 0)
             {
@@ -98,14 +105,15 @@ internal sealed class Placer
         }
     }
 
-    /// <summary>What a job's place costs.</summary>
-    public (int Missed, long Late, int End) WorthOf(int job, Placed placed)
+    /// <summary>What a job's place costs, before it is taken: tight is a window that hands come to straight from other work.</summary>
+    public (int Missed, int Tight, long Late, int End) WorthOf(int job, Placed placed)
     {
         var form = _jobs[job];
-        var (missed, end) = (0, 0);
+        var (missed, tight, end) = (0, 0, 0);
         for (var k = 0; k < form.Stretches.Length; k++)
         {
             var (stretch, start) = (form.Stretches[k], placed.Starts[k]);
+            tight += stretch.ClearBefore > 0 && (LastBefore(placed.People[k], stretch, start) >= 0 || IsShort(form, k, placed.Starts)) ? 1 : 0;
             end = Math.Max(end, Math.Max(start + stretch.Work, stretch.Over.At(start + stretch.OverOffset)));
             missed += start > stretch.LastStart ? 1 : 0;
             foreach (var lag in form.Lags[k])
@@ -114,7 +122,7 @@ internal sealed class Placer
             }
         }
 
-        return (missed, form.Weight * Math.Max(0, end - (long)form.Due), end);
+        return (missed, tight, form.Weight * Math.Max(0, end - (long)form.Due), end);
     }
 
     private void Air(Airs airs, int from, int to, int amount)
@@ -144,7 +152,8 @@ internal sealed class Placer
         {
             var stretch = stretches[k];
             var start = EarliestAfter(form, k);
-            if (start < 0)
+            // Room to spare before one window is not bought with another that is lost.
+            if (start < 0 || (_keepsClear && start > LastGood(stretch)))
             {
                 return false;
             }
@@ -210,7 +219,7 @@ internal sealed class Placer
         var (best, who) = (-1, -1);
         foreach (var person in form.Able[k])
         {
-            var start = _hands[person].FirstFree(from, form.Stretches[k].Work);
+            var start = FirstFree(person, form.Stretches[k], from);
             if (start >= 0 && (best < 0 || start < best || (start == best && k > 0 && person == _people[k - 1])))
             {
                 (best, who) = (start, person);
@@ -220,6 +229,20 @@ internal sealed class Placer
         _people[k] = who;
         return best;
     }
+
+    private int FirstFree(int person, Stretch stretch, int from)
+    {
+        var start = _hands[person].FirstFree(from, stretch.Work);
+        while (_keepsClear && start >= 0 && LastBefore(person, stretch, start) is >= 0 and var last)
+        {
+            start = _hands[person].FirstFree(last + 1 + stretch.ClearBefore, stretch.Work);
+        }
+
+        return start;
+    }
+
+    /// <summary>The last slot with other work among those that are to be kept clear before a stretch, or -1.</summary>
+    private int LastBefore(int person, Stretch stretch, int start) => _work[person].LastShort(Math.Max(0, start - stretch.ClearBefore), start, 1);
 
     /// <summary>The first slot after what is in the air against a stretch or its wait; -1 where nothing is.</summary>
     private int AfterAir(Stretch stretch, int start)
@@ -293,20 +316,52 @@ internal sealed class Placer
         return false;
     }
 
-    /// <summary>The stretch that has to be put later because the window after it has closed by a start; -1 for none.</summary>
+    /// <summary>The stretch that has to be put later because the window after it has closed by a start, or is about to; -1 for none.</summary>
     private int TooLate(JobForm form, int k, int start)
     {
+        var spare = _keepsClear ? form.Stretches[k].ClearBefore : 0;
         foreach (var lag in form.Lags[k])
         {
-            if (lag.Closes is { } closes && closes.At(_starts[lag.From] + lag.Offset) < start)
+            var from = _starts[lag.From] + lag.Offset;
+            if (lag.Closes is { } closes && LastGood(lag, from, spare) < start)
             {
-                var later = closes.FirstNotBefore(_starts[lag.From] + lag.Offset, start);
+                var later = closes.FirstNotBefore(from, start + spare);
+                if (spare > 0 && closes.FirstNotBefore(from, start) is >= 0 and var closing && lag.Opens.FirstNotBefore(from, start) is >= 0 and var opening)
+                {
+                    later = later < 0 ? Math.Max(closing, opening) : Math.Min(later, Math.Max(closing, opening));
+                }
+
                 _least[lag.From] = later < 0 ? _problem.Slots : later - lag.Offset;
                 return lag.From;
             }
         }
 
         return -1;
+    }
+
+    /// <summary>The last slot in which a stretch is begun with some to spare before its window closes; its first where that is too short for it.</summary>
+    private static int LastGood(Lag lag, int from, int spare) => lag.Closes!.At(from) is var closes && spare == 0 ? closes : Math.Max(closes - spare, Math.Min(closes, lag.Opens.At(from)));
+
+    private static int LastGood(Stretch stretch) => stretch.ClearBefore == 0 ? stretch.LastStart : Math.Max(stretch.LastStart - stretch.ClearBefore, Math.Min(stretch.LastStart, stretch.NotBefore));
+
+    /// <summary>Whether a stretch begins with less to spare than it should before a window closes.</summary>
+    private static bool IsShort(JobForm form, int k, int[] starts)
+    {
+        var (stretch, start) = (form.Stretches[k], starts[k]);
+        if (start > LastGood(stretch))
+        {
+            return true;
+        }
+
+        foreach (var lag in form.Lags[k])
+        {
+            if (lag.Closes is not null && LastGood(lag, starts[lag.From] + lag.Offset, stretch.ClearBefore) < start)
+            {
+                return true;
+            }
+        }
+
+        return false;
     }
 
     /// <summary>The stretch that has to be put later because what it holds is taken before it is freed; -1 for none.</summary>

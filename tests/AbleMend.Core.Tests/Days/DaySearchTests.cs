@@ -111,6 +111,65 @@ public class DaySearchTests(ITestOutputHelper output)
         Searched(problem, 1, 10).Best[0]!.Starts.ShouldBe([Day + 96, Day + 96 + 8]);
     }
 
+    // By hand: a coat from 0 to 2, its window from 8 to 14, and other work of 5 slots that is due at once. Without room to spare that stands at 2 to 7.
+    [Theory]
+    [InlineData(0, 5, 2, 8)]
+    [InlineData(1, 5, 2, 8)]
+    [InlineData(2, 5, 2, 9)]
+    [InlineData(8, 5, 10, 8)]
+    public void Hands_begin_nothing_else_shortly_before_a_window_that_closes(int clear, int work, int other, int coat)
+    {
+        var problem = ShopOfTwo(clear, work, until: Day);
+        var best = Searched(problem, 1, 200).Best;
+        (best[0]!.Starts, best[1]!.Starts).ShouldSatisfyAllConditions(starts => starts.Item1.ShouldBe([0, coat]), starts => starts.Item2.ShouldBe([other]));
+    }
+
+    [Fact]
+    public void Hands_that_come_back_from_a_break_have_nothing_else_in_hand()
+    {
+        var problem = ShopOfTwo(clear: 4, work: 40, until: Day, closedFrom: 2, closedTo: 9);
+        Searched(problem, 1, 200).Best[0]!.Starts.ShouldBe([0, 9]);
+    }
+
+    // Windows of a few minutes fall between two slots: they open in one and have closed in the one before.
+    [Theory]
+    [InlineData(5)]
+    [InlineData(6)]
+    [InlineData(7)]
+    public void A_window_too_short_for_room_to_spare_is_met_as_it_opens_or_told(int closesAfter)
+    {
+        var problem = ShopOfTwo(clear: 2, work: 5, until: Day, closesAfter: closesAfter);
+        var best = Searched(problem, 1, 200).Best;
+        best[0]!.Starts.ShouldBe([0, 8]);
+        DayCheck.Score(problem, [.. best.Select(each => each!)]).Missed.ShouldBe(closesAfter < 6 ? 1 : 0);
+    }
+
+    [Fact]
+    public void Hands_come_with_some_of_the_window_to_spare()
+    {
+        // They are away from slot 3 to 12; the window closes at 14, and begun sooner the coat's next is in time.
+        var problem = ShopOfTwo(clear: 2, work: 1, until: Day, closedFrom: 3, closedTo: 12);
+        Searched(problem, 1, 200).Best[0]!.Starts.ShouldBe([0, 12]);
+    }
+
+    [Fact]
+    public void A_window_is_met_without_room_to_spare_rather_than_missed()
+    {
+        // Somebody else's work that nothing moves stands right up to the window's last slot.
+        var problem = ShopOfTwo(clear: 4, work: 5, until: Day, pinned: 9);
+        var best = Searched(problem, 1, 200).Best;
+        (best[0]!.Starts[1], best[1]!.Starts[0]).ShouldBe((14, 9));
+        DayCheck.Score(problem, [.. best.Select(each => each!)]).Missed.ShouldBe(0);
+    }
+
+    private static DayProblem ShopOfTwo(int clear, int work, int until, int closedFrom = 0, int closedTo = 0, int? pinned = null, int closesAfter = 12)
+    {
+        var there = Enumerable.Range(0, until).Select(slot => slot < closedFrom || slot >= closedTo).ToList();
+        var next = new Stretch(2, [new Lag(0, 2, SlotWait.After(6), SlotWait.After(closesAfter))], SlotWait.AtOnce) { ClearBefore = clear };
+        var other = new Stretch(work, [], SlotWait.AtOnce) { NotBefore = pinned ?? 2, LastStart = pinned ?? int.MaxValue };
+        return new DayProblem(until, [new DayJob(2, 1, [new Stretch(2, [], SlotWait.After(6)) { LastStart = 0 }, next]), new DayJob(2, 9, [other])], [new Hands(1, there)], []);
+    }
+
     [Fact]
     public void A_window_that_no_start_meets_is_missed_and_told_rather_than_the_job_left_out()
     {

@@ -46,6 +46,7 @@ internal static class DrawnShops
             stretches.Add(new Stretch(1 + random.Next(9), lags, Wait(random))
             {
                 Skill = 1 + (random.Next(4) / 3 * random.Next(3)),
+                ClearBefore = lags.Any(lag => lag.Closes is not null) ? random.Next(3) : 0,
                 NotBefore = k == 0 ? random.Next(2 * Day) : 0,
                 LastStart = k == 0 && random.Next(10) == 0 ? 2 * Day : int.MaxValue,
                 Holds = random.Next(3) switch { 0 => [new Hold(random.Next(2))], 1 => [new Hold(0, 1 + random.Next(2))], _ => [] },
@@ -61,7 +62,8 @@ internal static class DrawnShops
     private static Lag LagAfter(Random random, int from, Stretch before)
     {
         var opens = before.Over;
-        var closes = random.Next(3) == 0 ? Later(opens, Hour + random.Next(10 * Hour)) : null;
+        // Now and then a window is too short to hold a slot at all.
+        var closes = random.Next(3) == 0 ? Later(opens, random.Next(12) == 0 ? random.Next(3) - 1 : Hour + random.Next(10 * Hour)) : null;
         return new Lag(from, before.Work, opens, closes);
     }
 

@@ -48,6 +48,28 @@ public class ShopDaysTests
         days.Blocks.ShouldAllBe(block => !block.Missed || mend.Plan.Timeline.Any(step => step.MissesWindow));
     }
 
+    // Work runs over by a few minutes more often than not, and a window does not wait for it.
+    [Fact]
+    public void Hands_come_to_nearly_every_window_with_ten_minutes_to_spare()
+    {
+        var mends = GalleryTests.Ids.Where(id => Draft(id, 1).Plan is { Verdict.MendedHere: true, ReadyAt: not null }).Select((id, i) => Draft(id, i + 1, Now.AddDays(1 + (i % 9)))).ToList();
+        var days = Planned(Two, mends);
+        var spare = TimeSpan.FromMinutes(10);
+        var (windows, tight) = (0, 0);
+        foreach (var lane in days.Blocks.GroupBy(block => (block.Mend, Numbering.Parse(block.StepId).Number)))
+        {
+            foreach (var (before, next) in lane.Zip(lane.Skip(1)).Where(pair => pair.First.ClosesAt is not null))
+            {
+                var comesFromOther = days.Blocks.Any(other => other.Person == next.Person && other.Mend != next.Mend && other.EndsAt <= next.StartsAt && other.EndsAt > next.StartsAt - spare);
+                var closesAtOnce = next.StartsAt > before.ClosesAt - spare && next.StartsAt > before.OverAt;
+                (windows, tight) = (windows + 1, tight + (comesFromOther || closesAtOnce ? 1 : 0));
+            }
+        }
+
+        windows.ShouldBeGreaterThan(50);
+        tight.ShouldBeLessThan(windows / 20);
+    }
+
     [Fact]
     public void Nobody_does_two_things_at_once_nor_when_the_shop_is_closed_nor_before_a_wait_is_over()
     {
