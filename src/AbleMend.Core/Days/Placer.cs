@@ -45,8 +45,8 @@ internal sealed class Placer
     public Placed? Place(int job, IReadOnlyList<int>? notBefore = null)
     {
         var form = _jobs[job];
-        _keepsClear = true;
-        var fits = Fits(form, notBefore, mayMiss: false);
+        _keepsClear = form.KeepsClear;
+        var fits = _keepsClear && Fits(form, notBefore, mayMiss: false);
         _keepsClear = false;
         if (!fits && !Fits(form, notBefore, mayMiss: false) && !Fits(form, notBefore, mayMiss: true))
         {
@@ -444,6 +444,9 @@ internal sealed class Placer
 
         public int[][] Able { get; } =
             [.. job.Stretches.Select(stretch => people.Select((person, i) => (person, i)).Where(each => stretch.IsFor(each.i, each.person)).OrderBy(each => each.person.Skill).Select(each => each.i).ToArray())];
+
+        /// <value>Whether hands are to be kept clear before anything of it.</value>
+        public bool KeepsClear { get; } = job.Stretches.Any(stretch => stretch.ClearBefore > 0);
 
         /// <value>Whether nothing of it can be in the way of anything else of it: each stretch comes after the one before it, its wait and what it holds.</value>
         public bool IsChain { get; } = Enumerable.Range(1, Math.Max(0, job.Stretches.Count - 1)).All(k => Follows(job.Stretches[k], job.Stretches[k - 1], k));
