@@ -26,7 +26,7 @@ using Serilog;
 // Read while the server is put together: whoever asks first waits for what is left of it.
 var shipped = Task.Run(Planner.Shipped);
 var builder = WebApplication.CreateBuilder(args);
-builder.Host.UseSerilog((context, log) => log.ReadFrom.Configuration(context.Configuration).WriteTo.Console());
+builder.Host.UseSerilog((context, log) => log.ReadFrom.Configuration(context.Configuration).Filter.ByExcluding(StartFaults.IsPutOff).WriteTo.Console());
 builder.Services.AddOptions<ServerOptions>().BindConfiguration(ServerOptions.Section).ValidateDataAnnotations().ValidateOnStart();
 var options = builder.Configuration.GetSection(ServerOptions.Section).Get<ServerOptions>() ?? new ServerOptions();
 builder.WebHost.ConfigureKestrel(kestrel =>

@@ -3,6 +3,7 @@ using AbleMend.Server.Keeping;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Infrastructure;
 using Microsoft.EntityFrameworkCore.Metadata;
+using Serilog.Events;
 
 namespace AbleMend.Server.Tests;
 
@@ -11,6 +12,20 @@ namespace AbleMend.Server.Tests;
 public class KeepingTests
 {
     private static readonly DateTimeOffset Monday = new(2026, 5, 4, 7, 0, 0, TimeSpan.Zero);
+
+    // A start that fails ends what it has not begun yet; told as a fault of its own, that would bury the sentence that says why.
+    [Fact]
+    public void What_was_put_off_by_a_failed_start_is_not_told_and_every_fault_is()
+    {
+        static LogEvent Said(Exception? fault, string from) =>
+            new(DateTimeOffset.UnixEpoch, LogEventLevel.Fatal, fault, MessageTemplate.Empty, [new LogEventProperty("SourceContext", new ScalarValue(from))]);
+
+        const string Host = "Microsoft.Extensions.Hosting.Internal.Host";
+        StartFaults.IsPutOff(Said(new TaskCanceledException(), Host)).ShouldBeTrue();
+        StartFaults.IsPutOff(Said(new InvalidOperationException(), Host)).ShouldBeFalse();
+        StartFaults.IsPutOff(Said(null, Host)).ShouldBeFalse();
+        StartFaults.IsPutOff(Said(new TaskCanceledException(), "AbleMend.Server.Days.DaysDesk")).ShouldBeFalse();
+    }
 
     /// <summary>The compiled model is written by <c>dotnet ef dbcontext optimize --project src/AbleMend.Data --output-dir Compiled --namespace AbleMend.Data.Compiled</c>.</summary>
     [Fact]

@@ -2,6 +2,8 @@ using AbleMend.Server.Http;
 using Microsoft.AspNetCore.Connections;
 using Microsoft.Data.Sqlite;
 using Microsoft.Extensions.Options;
+using Serilog.Core;
+using Serilog.Events;
 
 namespace AbleMend.Server.Keeping;
 
@@ -37,6 +39,14 @@ internal static class StartFaults
             IOException => ($"The shop's file {options.Database} cannot be opened: another start may be under way, or its folder is missing or full.", FileUnusable),
             _ => null,
         };
+
+    /// <summary>
+    /// Whether the framework logs no more than that something in the background was put off: when a start fails it ends what it has not begun yet,
+    /// and calls that a fault of its own beside the sentence above. What runs here ends quietly when it is put off.
+    /// </summary>
+    /// <param name="said">What is about to be logged.</param>
+    public static bool IsPutOff(LogEvent said) =>
+        said is { Exception: OperationCanceledException } && said.Properties.TryGetValue(Constants.SourceContextPropertyName, out var from) && from is ScalarValue { Value: "Microsoft.Extensions.Hosting.Internal.Host" };
 
     /// <summary>What an option's own check says, out of the frame that the framework puts round it.</summary>
     private static string Said(string failure) =>
