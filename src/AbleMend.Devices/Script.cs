@@ -26,7 +26,7 @@ internal static class Script
         var (cues, faults) = (new List<Cue>(), new List<string>());
         foreach (var (i, line) in text.Split('\n').Index())
         {
-            var said = line.Split('#')[0].Split(' ', StringSplitOptions.RemoveEmptyEntries | StringSplitOptions.TrimEntries);
+            var said = line.Split('#')[0].Split((char[]?)null, StringSplitOptions.RemoveEmptyEntries);
             if (said.Length == 0)
             {
                 continue;

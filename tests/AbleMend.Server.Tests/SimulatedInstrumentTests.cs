@@ -222,7 +222,7 @@ public sealed class SimulatedInstrumentTests
     [Fact]
     public async Task A_script_is_told_cue_for_cue_at_its_times()
     {
-        var (cues, faults) = Script.Parse("# a session\n\n12.5 bench-scale pour 20  # part A\r\n0 bench-scale put 8\n12.5 test-gauge open\n", All());
+        var (cues, faults) = Script.Parse("# a session\n\n12.5 bench-scale pour 20  # part A\r\n0\tbench-scale\tput 8\n12.5 test-gauge open\n", All());
         faults.ShouldBeEmpty();
         cues.ShouldBe([new Cue(TimeSpan.Zero, "bench-scale", "put 8"), new Cue(TimeSpan.FromSeconds(12.5), "bench-scale", "pour 20"), new Cue(TimeSpan.FromSeconds(12.5), "test-gauge", "open")]);
 
