@@ -20,7 +20,7 @@ export function useAfar(): [boolean, () => void] {
 }
 
 /** The step in hand over the whole of the screen, so large that it is read from two metres; the alarms stay above it. */
-export function Afar({ on, turn, desk, children }: { on: boolean; turn: () => void; desk: MendDesk; children: ReactNode }) {
+export function Afar({ on, turn, desk, sideways, children }: { on: boolean; turn: () => void; desk: MendDesk; sideways: ReactNode; children: ReactNode }) {
   return (
     <div className={on ? 'afar fixed inset-0 z-10 flex flex-col gap-4 overflow-y-auto bg-paper px-[3vw] pt-3 pb-28' : 'flex flex-col gap-4'}>
       {on ? (
@@ -31,7 +31,10 @@ export function Afar({ on, turn, desk, children }: { on: boolean; turn: () => vo
         </p>
       ) : null}
       {children}
-      {on ? null : <Turn onClick={turn}>{say`Read it from afar`}</Turn>}
+      <div className="flex flex-wrap items-start gap-3">
+        {sideways}
+        {on ? null : <Turn onClick={turn}>{say`Read it from afar`}</Turn>}
+      </div>
     </div>
   );
 }

@@ -65,11 +65,19 @@ export function RunStage({ desk, catalogue, goTo }: StageProps) {
     <div className="flex flex-col gap-4">
       <Problems problems={desk.refused} />
       {plan.damages.length > 1 ? <Fronts desk={desk} run={mend.run} at={front.damage} /> : null}
-      <Afar on={afar} turn={turn} desk={desk}>
+      <Afar
+        on={afar}
+        turn={turn}
+        desk={desk}
+        sideways={
+          <>
+            <WhatWentWrong key={`wrong ${step.id}`} desk={desk} front={front} />
+            <Photographs key={`photographs ${step.id}`} mendId={mend.id} stepId={step.id} shows="of-step" hasKey />
+          </>
+        }
+      >
         <CurrentStep key={step.id + front.phase} step={step} front={front} desk={desk} proofs={catalogue.proofs} />
-        <WhatWentWrong key={`wrong ${step.id}`} desk={desk} front={front} />
       </Afar>
-      <Photographs key={`photographs ${step.id}`} mendId={mend.id} stepId={step.id} shows="of-step" hasKey />
       <Ahead desk={desk} run={mend.run} />
       <Extras desk={desk} />
     </div>

@@ -14,7 +14,7 @@ export function WhatWentWrong({ desk, front }: { desk: MendDesk; front: Front })
   const [open, setOpen] = useState(false);
   useKeys(['w'], () => setOpen(!open));
   return (
-    <section aria-label={say`What went wrong`}>
+    <section aria-label={say`What went wrong`} className={open ? 'w-full' : ''}>
       <Button look={front.phase === 'failed' ? 'main' : 'plain'} className="min-h-14 text-lg" aria-expanded={open} onClick={() => setOpen(!open)}>
         {open ? say`Never mind` : say`Something went wrong`} <kbd className="text-base opacity-80">W</kbd>
       </Button>
