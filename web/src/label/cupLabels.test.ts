@@ -104,6 +104,13 @@ describe('cup labels', () => {
     expect(timesOf(of(plan([]), { stepId: '3:fill-mix', useBy, cup: null }, began), '2:fill-mix')).toEqual({ mixedAt: began, useBy });
   });
 
+  // One step, three cups: the second was not mixed when the first was.
+  it('do not give a later cup the begin of the first', () => {
+    const [began, useBy] = ['2026-05-04T09:00:00Z', '2026-05-04T09:50:00Z'];
+    const second = of(plan([]), { stepId: '2:fill-mix', useBy: null, cup: { stepId: '2:fill-mix', number: 2, setsAt: useBy } }, began);
+    expect(timesOf(second, '2:fill-mix')).toEqual({ mixedAt: null, useBy });
+  });
+
   it('are left to a pen before the mix, and for a cup that is in nobody’s hand', () => {
     const pen = { mixedAt: null, useBy: null };
     expect(timesOf(of(plan([]), { stepId: '2:fill-mix', useBy: null, cup: { stepId: '2:fill-mix', setsAt: null } }, null), '2:fill-mix')).toEqual(pen);

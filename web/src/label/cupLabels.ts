@@ -68,7 +68,9 @@ export function cupLabels(mend: Pick<LabelledMend, 'plan' | 'run'>, units: Units
 export function timesOf(mend: Pick<LabelledMend, 'plan' | 'run'>, stepId: string): { mixedAt: string | null; useBy: string | null } {
   const front = mend.run?.fronts.find((each) => each.cup?.stepId === stepId || mixOf(mend.plan, each) === stepId);
   const useBy = front?.cup?.setsAt ?? front?.useBy ?? null;
-  const mixedAt = mend.run?.steps.find((step) => step.stepId === stepId)?.startedAt ?? null;
+  // The step began with its first cup: of a later one only the end is known.
+  const isFirst = (front?.cup?.number ?? 1) === 1;
+  const mixedAt = isFirst ? (mend.run?.steps.find((step) => step.stepId === stepId)?.startedAt ?? null) : null;
   return useBy ? { mixedAt, useBy } : { mixedAt: null, useBy: null };
 }
 
