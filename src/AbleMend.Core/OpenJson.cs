@@ -32,7 +32,7 @@ public static partial class OpenJson
         options.RespectRequiredConstructorParameters = true;
         options.UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow;
         options.DefaultIgnoreCondition = JsonIgnoreCondition.Never;
-        options.MaxDepth = 32;
+        options.MaxDepth = 64;
         options.TypeInfoResolverChain.Insert(0, OpenJsonContext.Default);
     }
 

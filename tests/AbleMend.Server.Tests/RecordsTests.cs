@@ -165,6 +165,16 @@ public sealed class RecordsTests : IDisposable
         items!.Single().GetProperty("earlierMend").GetString().ShouldBe("epoxy");
     }
 
+    [Fact]
+    public async Task An_item_with_as_many_damages_as_a_case_may_have_goes_from_first_look_to_the_log()
+    {
+        var ding = Shop.DeckDing().Damages[0] with { Choice = new Choice("fill-glass-coat", "epoxy-2to1") };
+        var mend = await _shop.OpenMendAsync(Shop.DeckDing() with { Damages = [.. Enumerable.Repeat(ding, 12)] });
+        mend.Plan!.Steps.ShouldContain(step => step.Instruction.ToString().Contains("for damages 1, 2, 3, 4, 5"), "they share a cup");
+        var closed = await HandBackAsync(await _shop.StartAsync(mend));
+        closed.Status.ShouldBe(MendStatus.HandedBack);
+    }
+
     private async Task<MendView> HandBackAsync(MendView mend)
     {
         while (mend.Run!.CurrentStepId is { } current)

@@ -41,5 +41,5 @@ public static class DamageNames
     /// <summary>Several, one after another.</summary>
     /// <param name="kinds">One kind or more.</param>
     public static Message Of(IReadOnlyList<DamageKind> kinds) =>
-        kinds.Skip(1).Select(Of).Aggregate(Of(kinds[0]), (before, next) => $"{before}, {next}");
+        Message.Joined([.. kinds.Select(Of)], (before, next) => $"{before}, {next}");
 }

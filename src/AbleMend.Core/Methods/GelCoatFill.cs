@@ -124,7 +124,7 @@ internal sealed class GelCoatFill : MendMethod
         }
 
         var first = rungs[0].Grit.Label;
-        var finer = rungs.Skip(1).Aggregate(Message.Empty, (all, rung) => $"{all}, {rung.Grit.Label:as-is}");
+        Message finer = rungs.Count == 1 ? Message.Empty : $", {Message.Joined([.. rungs.Skip(1).Select(rung => (Message)$"{rung.Grit.Label:as-is}")], (all, next) => $"{all}, {next}")}";
         job.Do("polish", Stage.Finish, $"{first:as-is} wet to the tape, peel it, flush; then finer, compound",
             $"Pencil scribble as guide coat. {first:as-is} wet on a hard block down to the tape, peel the tape, go on until flush. Then wet{finer}, widening, then compound.",
             Math.Ceiling(rungs.Sum(rung => rung.Minutes.WallMin)) + 8,

@@ -60,7 +60,7 @@ internal static class PlanWarnings
         var missing = labels.Concat(damages.SelectMany(damage => damage.Patches.Select(patch => patch.Cloth))).Distinct()
             .Where(id => !there.Contains(id) && view.Catalogue.Materials.TryGetValue(id, out var material) && IsCounted(material.Role))
             .Select(id => (Message)$"{view.Catalogue.Materials[id].Name:inside}").ToList();
-        return missing.Count == 0 ? [] : [new Warning("to-buy", $"Not on the shelf, to buy before it begins: {missing.Aggregate((all, next) => $"{all}; {next}")}.", null)];
+        return missing.Count == 0 ? [] : [new Warning("to-buy", $"Not on the shelf, to buy before it begins: {Message.Joined(missing, (all, next) => $"{all}; {next}")}.", null)];
     }
 
     /// <summary>Patches that no piece that is there takes: the pieces are believed as the shelf is.</summary>

@@ -108,6 +108,17 @@ public sealed partial class Message : IEquatable<Message>
         return new Message(template, measures);
     }
 
+    /// <summary>Several in one, joined by halves: of many none lies deep, and what lies deep can be neither written nor read.</summary>
+    /// <param name="parts">One or more.</param>
+    /// <param name="joint">Puts two together, as in <c>$"{before}, {next}"</c>.</param>
+    public static Message Joined(IReadOnlyList<Message> parts, Func<Message, Message, Message> joint)
+    {
+        ArgumentOutOfRangeException.ThrowIfZero(parts.Count);
+        return Between(0, parts.Count);
+        Message Between(int from, int to) =>
+            to - from == 1 ? parts[from] : joint(Between(from, (from + to) / 2), Between((from + to) / 2, to));
+    }
+
     /// <summary>This message with every figure in it told, as a plan keeps it.</summary>
     public Message Told() => _deferred is null && (_arguments.Count == 0 || _arguments.All(each => each is not MessageArgument)) ? this : new Message(Template, [.. Arguments.Select(Tell)]);
 

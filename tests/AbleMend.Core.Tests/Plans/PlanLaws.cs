@@ -1,4 +1,5 @@
 using System.Globalization;
+using System.Text.Json;
 using System.Text.RegularExpressions;
 using AbleMend.Core.Cases;
 using AbleMend.Core.Finishing;
@@ -35,6 +36,7 @@ internal static partial class PlanLaws
         ["nothing is wiped or coated below the dew point"] = AboveDew,
         ["minutes add up"] = MinutesAddUp,
         ["every text is whole"] = TextsWhole,
+        ["what is planned can be kept and read again"] = KeptAndRead,
     };
 
     private static string Words(PlanStep step) => $"{Voice.Plain.Say(step.Title)}. {Voice.Plain.Say(step.Instruction)}";
@@ -345,4 +347,20 @@ internal static partial class PlanLaws
 
     [GeneratedRegex(@"([Ss]cuff|[Kk]ey|[Ww]ipe|[Ww]ash|[Ss]and|[Bb]rush|[Cc]lean|bright|[Aa]lcohol|[Aa]cetone|[Bb]lade)", RegexOptions.CultureInvariant)]
     private static partial Regex MadeReady();
+
+    private static IEnumerable<string> KeptAndRead(RepairCase asked, RepairPlan plan)
+    {
+        string kept;
+        try
+        {
+            kept = JsonSerializer.Serialize(plan, OpenJson.Options);
+        }
+        catch (JsonException broken)
+        {
+            return [broken.Message];
+        }
+
+        var read = OpenJson.ReadPlan(kept);
+        return read.Value is { } again ? JsonSerializer.Serialize(again, OpenJson.Options) == kept ? [] : ["it is another when read again"] : [Voice.Plain.Say(read.Problems[0].Message)];
+    }
 }

@@ -89,6 +89,25 @@ public class SeveralDamagesTests
             }
         }, iter: 60, threads: 1);
 
+    public static TheoryData<string> Worked => Gallery.GalleryTests.Checked;
+
+    // All of a kind: whatever can be shared is, and every list in a sentence is as long as it gets.
+    [Theory]
+    [MemberData(nameof(Worked))]
+    public void As_many_as_a_case_may_have_are_planned_kept_and_read_again(string example)
+    {
+        var worked = Gallery.GalleryTests.Read(example);
+        var most = worked with { Damages = [.. Enumerable.Range(0, 12).Select(i => worked.Damages[i % worked.Damages.Count])] };
+        var plan = most.Planned();
+        plan.Damages.Count.ShouldBe(12);
+        foreach (var (law, look) in PlanLaws.All.Where(_ => plan.Verdict.MendedHere))
+        {
+            look(most, plan).ShouldBeEmpty(law);
+        }
+
+        Cases.Planner.Plan(worked with { Damages = [.. most.Damages, most.Damages[0]] }).Problems.ShouldContain(problem => problem.Field == "damages");
+    }
+
     [Fact]
     public void While_one_cures_hands_are_on_the_next()
     {

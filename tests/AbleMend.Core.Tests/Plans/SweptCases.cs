@@ -25,11 +25,13 @@ internal sealed class SweptCases(int seed)
         var construction = Pick(Catalogue.ConstructionList);
         var place = Pick(construction.Locations);
         var (opens, closes) = Pick(Days);
+        // Several of a kind share their cups.
+        var alike = Chance(0.3) ? Pick(construction.Damages) : null;
         var start = Cases.Morning.AddMinutes(_random.Next(0, 14 * 24 * 60));
         return Cases.DeckDing() with
         {
             Item = new ItemFacts("SWEEP", construction.Id, _random.Next(0, 200), Pick(Enum.GetValues<Warranty>())),
-            Damages = [.. Enumerable.Range(0, Chance(0.2) ? _random.Next(2, 4) : 1).Select(i => new DamageToMend(Hurt(construction, i == 0 ? place : Pick(construction.Locations)), new Choice(Schools: Schools())))],
+            Damages = [.. Enumerable.Range(0, HowMany()).Select(i => new DamageToMend(Hurt(construction, i == 0 ? place : Pick(construction.Locations), alike ?? Pick(construction.Damages)), new Choice(Schools: Schools())))],
             Bench = new BenchFacts(Math.Round(Between(-5, 42), 1), Math.Round(Between(8, 100)), Pick(Enum.GetValues<LightLevel>()), Chance(0.4) ? Math.Round(Between(-5, 20), 1) : null, OpensHour: opens, ClosesHour: closes),
             Wanted = new Wanted(Pick(Enum.GetValues<Permanence>()), Pick(["P220", "P400", "P1000"]), start, Chance(0.3) ? start.AddHours(_random.Next(2, 200)) : null, _random.Next(1, 4), Chance(0.2)),
             Tools = new Tools(Pick(Devices), Drawer()),
@@ -37,9 +39,11 @@ internal sealed class SweptCases(int seed)
         };
     }
 
-    private Damage Hurt(Construction construction, Location place)
+    /// <summary>Mostly one damage, sometimes a few, now and then as many as a case may have.</summary>
+    private int HowMany() => Chance(0.2) ? _random.Next(2, 4) : Chance(0.02) ? _random.Next(4, 13) : 1;
+
+    private Damage Hurt(Construction construction, Location place, UsualDamage usual)
     {
-        var usual = Pick(construction.Damages);
         var thickness = construction.ThicknessMmAt(place);
         var (length, width) = (Math.Min(900, usual.LengthMm * Spread()), Math.Min(600, Math.Max(0.3, usual.WidthMm * Spread())));
         var narrow = usual.Kind == DamageKind.Crack || width < 1;

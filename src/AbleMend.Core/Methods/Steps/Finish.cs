@@ -22,7 +22,7 @@ internal static class Finish
     {
         var ladder = Ladder(job, field.Area.Cm2);
         var minutes = ladder.Select((rung, i) => Minutes(job, field, rung, i, i == 0 ? null : ladder[i - 1].Grit)).ToList();
-        var steps = ladder.Select(Said).Aggregate((all, next) => $"{all} → {next}");
+        var steps = Message.Joined([.. ladder.Select(Said)], (all, next) => $"{all} → {next}");
         Message block = job.View.Location.Flat ? "on a hard flat block" : "on a soft block that follows the curve";
         return job.Do("sand", Stage.Finish, $"Sand {steps}",
             $"{job.BlushFirst()}{steps}, {block}. Scribble with a pencil between rungs as a guide coat. Stay on the coat until it is flush, then blend it out.",

@@ -271,5 +271,5 @@ internal sealed class Job(MethodInputs inputs) : IWordy
     private IEnumerable<Warning> ToBuy() =>
         MissingGrits.Count == 0 || !WantsWords
             ? []
-            : [new Warning("gap-in-drawer", $"Not in the drawer, nor anything near it, and planned with all the same: buy {MissingGrits.Select(grit => (Message)$"{grit:as-is}").Aggregate((all, next) => $"{all}, {next}")}.", null)];
+            : [new Warning("gap-in-drawer", $"Not in the drawer, nor anything near it, and planned with all the same: buy {Message.Joined([.. MissingGrits.Select(grit => (Message)$"{grit:as-is}")], (all, next) => $"{all}, {next}")}.", null)];
 }

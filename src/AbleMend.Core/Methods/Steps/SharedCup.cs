@@ -75,7 +75,7 @@ internal static class SharedCup
         job.TakersOf(mix) is { Count: > 0 } takers ? (Message)$", {For(job, takers)}" : Message.Empty;
 
     private static Message For(Job job, IReadOnlyList<CupTaker> takers) =>
-        $"for damages {takers.Aggregate((Message)$"{job.View.Number}", (all, taker) => $"{all}, {taker.Damage}")} at once";
+        $"for damages {Message.Joined([$"{job.View.Number}", .. takers.Select(taker => (Message)$"{taker.Damage}")], (all, next) => $"{all}, {next}")} at once";
 
     /// <summary>The other damages that take their share of a mix.</summary>
     private static IReadOnlyList<CupTaker> TakersOf(this Job job, string mix) => job.Cups?.GivenTo.GetValueOrDefault(mix) ?? [];

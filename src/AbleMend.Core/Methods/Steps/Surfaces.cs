@@ -26,7 +26,7 @@ internal static class Surfaces
         Message spot = "One spot does not rule out another: go on to the end, and record each one.";
         Message leak = "One leak does not rule out another: go on to the end, and record each one.";
         var tests = job.View.Catalogue.LookTests.Where(test => test.Finds(job.Damage.Kind, job.View.Outer)).ToList();
-        var how = tests.Aggregate((Message?)null, (all, test) => all is null ? (Message)$"{test.Name}. {test.How}" : $"{all} Or: {test.Name}. {test.How}");
+        var how = tests.Count == 0 ? null : Message.Joined([.. tests.Select(test => (Message)$"{test.Name}. {test.How}")], (all, next) => $"{all} Or: {next}");
         if (job.Damage.Kind == DamageKind.SeamOpen && job.View.Construction.PressureKpa is not null)
         {
             how = "Nobody inflates an open seam. Hold it shut by hand, blow in only as much air as the rest needs to stand, and brush soapy water over the other seams, the valve and the faces: each can have gone with it.";
