@@ -74,6 +74,14 @@ public sealed class CaseView
     /// <value>The usual damage of this kind on this construction, or null.</value>
     public UsualDamage? Usual => Construction.Damages.FirstOrDefault(damage => damage.Kind == Damage.Kind);
 
+    /// <value>Every damage of the item of a kind that has to be looked for, with what the outermost layer there is made of: the same seen from each of them.</value>
+    public IReadOnlyList<(Damage Damage, Substance Outer)> LookedFor =>
+    [
+        .. Case.Damages.Select(each => each.Seen)
+            .Where(seen => Construction.Damages.FirstOrDefault(usual => usual.Kind == seen.Kind)?.Leaks == true)
+            .Select(seen => (seen, Catalogue.Substances[Construction.LayersAt(Construction.Locations.First(place => place.Id == seen.Location))[0].Substance])),
+    ];
+
     /// <summary>The option taken on a question where practitioners disagree: the chosen one, or the default.</summary>
     public string School(string id) => Choice?.Schools?.GetValueOrDefault(id) ?? Catalogue.Schools[id].Default;
 

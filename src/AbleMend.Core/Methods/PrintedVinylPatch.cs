@@ -44,8 +44,7 @@ internal sealed class PrintedVinylPatch : MendMethod
             wait: job.Flash(dries, stand, "Is it dry, with no cold feel?", "Wipe it once more.", 31));
         job.Coats(patch.Field.Area, "the whole patch, thin");
         job.Do("place", Stage.Apply, "Place it once, press, let it dry flat", "One edge down, roll it on without air, press under a smooth weight.", 4, "Place it once.", job.Loadable(job.Label, null), [.. job.Main.Hazards], ["patch", "patch-1"]);
-        job.Do("inflate", Stage.Prove, "Inflate it gently", "By mouth or foot pump, no harder than it was. Look at the edges.", 4, "Gently: thin vinyl stretches before it lets go.", cautions: ["pressure"]);
-        job.Prove("soap").Prove("edge");
+        job.Inflate().Prove("soap").Prove("edge");
         job.Draw(sketch => sketch.Patch("patch", patch.HalfMm, 0.3, "clear patch"));
         return job.End(job.Hurt, cleaned, patch.Layers);
     }

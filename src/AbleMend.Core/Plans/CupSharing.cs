@@ -35,7 +35,7 @@ internal static class CupSharing
                 IReadOnlyList<SharedMix> tried = [.. kept, mix with { Takers = [.. mix.Takers.Take(takers)] }];
                 var concerned = tried[^1].Takers.Append(mix.Host).ToHashSet();
                 IReadOnlyList<Part> composed = [.. parts.Select(part => concerned.Contains(part.Look.View.Number) && CupsOf(part.Look.View.Number, tried, each) is { } cups ? compose(part, cups) : part)];
-                if (IsNoWorse(composed, parts, mix))
+                if (IsNoWorse(composed, parts, tried))
                 {
                     (parts, takers) = (composed, 0);
                     kept.Add(tried[^1]);
@@ -121,19 +121,24 @@ internal static class CupSharing
         }
     }
 
-    /// <summary>Whether sharing a cup leaves it in one cup and every share of it used in time, misses no window and makes the item hardly later.</summary>
-    private static bool IsNoWorse(IReadOnlyList<Part> shared, IReadOnlyList<Part> before, SharedMix mix)
+    /// <summary>
+    /// Whether sharing one more cup leaves it in one cup, misses no window and makes the item hardly later, with every share of every
+    /// cup used in time: what waits for the new one comes later to those that were shared before it.
+    /// </summary>
+    private static bool IsNoWorse(IReadOnlyList<Part> shared, IReadOnlyList<Part> before, IReadOnlyList<SharedMix> mixes)
     {
-        if (shared[mix.Host - 1].Composed.Composition.Mixes.First(each => each.StepId == mix.StepId).Cups is { Magnitude: > 1 })
+        var added = mixes[^1];
+        if (shared[added.Host - 1].Composed.Composition.Mixes.First(each => each.StepId == added.StepId).Cups is { Magnitude: > 1 })
         {
             return false;
         }
 
         var ((steps, timeline), (_, apart)) = (Laid(shared), Laid(before));
+        var cups = mixes.Select(mix => Numbering.Of(mix.Host, mix.StepId)).ToHashSet();
         return Timeline.ReadyAt(timeline) <= Timeline.ReadyAt(apart) + MostLater
             && timeline.Count(step => step.MissesWindow) <= apart.Count(step => step.MissesWindow)
             && timeline.Count(step => step.HeldFrom is not null) <= apart.Count(step => step.HeldFrom is not null)
-            && steps.Where(step => step.Timing.Uses?.StepId == Numbering.Of(mix.Host, mix.StepId)).All(step => InTime(step, timeline));
+            && steps.Where(step => step.Timing.Uses is { } used && cups.Contains(used.StepId)).All(step => InTime(step, timeline));
     }
 
     private static bool InTime(PlanStep step, IReadOnlyList<TimedStep> timeline)
@@ -142,9 +147,11 @@ internal static class CupSharing
         return StartOf(step.Id)?.AddMinutes(step.Timing.HandsOnMin) <= StartOf(step.Timing.Uses!.StepId)?.AddMinutes(step.Timing.Uses.WithinMin);
     }
 
+    /// <summary>The steps as the plan lays them, what is done once included.</summary>
     private static (IReadOnlyList<PlanStep> Steps, IReadOnlyList<TimedStep> Timeline) Laid(IReadOnlyList<Part> parts)
     {
-        var (steps, view) = (Steps(parts), parts[0].Look.View);
+        var (once, view) = (DoneOnce.In(parts), parts[0].Look.View);
+        var steps = once.Joined(Steps(once.Parts));
         return (steps, Timeline.Lay([.. steps.Select(step => step.Timing)], view.StartAt, view.Climate, view.Hours, NothingYet));
     }
 }

@@ -1,120 +1,159 @@
 using AbleMend.Core.Methods;
 using AbleMend.Core.Methods.Steps;
 using AbleMend.Core.Proving;
+using AbleMend.Core.Timing;
 using AbleMend.Core.Words;
 
 namespace AbleMend.Core.Plans;
 
 /// <summary>
 /// What is done to the item as a whole is done once for all its damages: it is looked over, let down and dried before the first is
-/// opened, and blown up, weighed or stood on when the last is mended.
+/// opened, and blown up, weighed or stood on when the last is mended. Nothing that holds air is blown up while a damage of it is still open.
 /// </summary>
-internal static class DoneOnce
+internal sealed class DoneOnce
 {
     private static readonly HashSet<string> WholeItem = [Surfaces.FindStep, Surfaces.DeflateStep, Drying.StepId, HoldTest.InflateStep, HoldTest.WatchStep];
 
-    /// <summary>Steps that follow one another, of a damage.</summary>
-    private sealed record Group(Part Part, int From, IReadOnlyList<PlanStep> Steps)
+    private readonly IReadOnlyList<Part> _parts;
+    private readonly Dictionary<string, string> _kept;
+    private readonly ILookup<string, int> _also;
+    private readonly ILookup<string, string> _after;
+
+    private DoneOnce(IReadOnlyList<Part> parts, IReadOnlyList<Shared> shared)
     {
-        public int Number => Part.Look.View.Number;
-
-        public string Last => Numbering.Of(Number, Steps[^1].Id);
-
-        public string Words { get; } = string.Join('\n', Steps.Select(step => $"{step.Id} {Voice.Plain.Say(step.Title)} {Voice.Plain.Say(step.Instruction)}"));
-
-        /// <value>The step of its damage straight before it, or null.</value>
-        public string? Before => Part.Composed.Composition.Steps.Take(From).LastOrDefault() is { } before ? Numbering.Of(Number, before.Id) : null;
-
-        /// <value>The step of its damage straight after it, or null.</value>
-        public string? Next => Part.Composed.Composition.Steps.Skip(From + Steps.Count).FirstOrDefault() is { } next ? Numbering.Of(Number, next.Id) : null;
+        _parts = parts;
+        _kept = Kept(shared);
+        _also = shared.SelectMany(each => each.Others.Select(other => (each.Host.Id, other.Number))).ToLookup(each => each.Id, each => each.Number);
+        _after = Ordered(parts, _kept).Concat(BeforeItIsBlownUp(parts, _kept)).Where(each => each.Before.Number != each.After.Number).Distinct().ToLookup(each => each.After.Id, each => each.Before.Id);
+        Parts =
+        [
+            .. parts.Select(part => part.Composed.Composition.Steps.Select(step => step.Id).Where(id => _kept.ContainsKey(Numbering.Of(part.Look.View.Number, id))).ToHashSet() is { Count: > 0 } left
+                ? part with { Composed = part.Composed.Without(left) }
+                : part),
+        ];
     }
 
-    /// <summary>The damages, those after the first without what is done once with the first.</summary>
-    public static IReadOnlyList<Part> Parts(IReadOnlyList<Part> parts)
+    /// <summary>A step of a damage, by its identifier in the whole plan.</summary>
+    private sealed record Place(int Number, string Id);
+
+    /// <summary>A step that damages have alike: kept with one of them, and done there for the others.</summary>
+    private sealed record Shared(Place Host, IReadOnlyList<Place> Others);
+
+    /// <value>The damages, each without what is done with another.</value>
+    public IReadOnlyList<Part> Parts { get; }
+
+    /// <summary>What is done once for some damages, each composed for itself or with the cups that it shares.</summary>
+    /// <param name="parts">The damages in order.</param>
+    public static DoneOnce In(IReadOnlyList<Part> parts)
     {
-        var left = Shared(parts).SelectMany(group => group.Skip(1)).ToLookup(group => group.Number, group => group.Steps);
-        return [.. parts.Select(part => left.Contains(part.Look.View.Number)
-            ? part with { Composed = part.Composed.Without(left[part.Look.View.Number].SelectMany(steps => steps).Select(step => step.Id).ToHashSet()) }
-            : part)];
+        List<Shared> alike = parts.Count < 2 ? [] : [.. Alike(parts)];
+        return new DoneOnce(parts, HasAnOrder(parts, Kept(alike)) ? alike : InOrder(parts, alike));
     }
 
     /// <summary>The steps, with what is done once waiting for all damages, and what follows it in each waiting for it.</summary>
-    /// <param name="parts">The damages.</param>
-    /// <param name="steps">Their steps.</param>
-    public static IReadOnlyList<PlanStep> Joined(IReadOnlyList<Part> parts, IReadOnlyList<PlanStep> steps)
-    {
-        var (after, also) = (new Dictionary<string, List<string>>(), new Dictionary<string, IReadOnlyList<int>>());
-        void WaitFor(string? step, string? awaited)
-        {
-            if (step is not null && awaited is not null)
-            {
-                after.TryAdd(step, []);
-                after[step].Add(awaited);
-            }
-        }
-
-        foreach (var groups in Shared(parts))
-        {
-            var (first, others) = (groups[0], groups.Skip(1).ToList());
-            foreach (var step in first.Steps)
-            {
-                also[Numbering.Of(first.Number, step.Id)] = [.. others.Select(other => other.Number)];
-            }
-
-            foreach (var other in others)
-            {
-                WaitFor(Numbering.Of(first.Number, first.Steps[0].Id), other.Before);
-                WaitFor(other.Next, first.Last);
-            }
-        }
-
-        return [.. steps.Select(step => step with
-        {
-            Timing = step.Timing with
-            {
-                After = after.TryGetValue(step.Id, out var awaited) ? [.. step.Timing.After ?? [], .. awaited] : step.Timing.After,
-                Also = also.GetValueOrDefault(step.Id) ?? step.Timing.Also,
-            },
-        })];
-    }
-
-    /// <summary>The groups that two damages or more have alike, in the same order in each; the first of each is the one that is kept.</summary>
-    private static IReadOnlyList<IReadOnlyList<Group>> Shared(IReadOnlyList<Part> parts)
-    {
-        if (parts.Count < 2)
-        {
-            return [];
-        }
-
-        IReadOnlyList<IReadOnlyList<Group>> alike =
+    /// <param name="steps">The steps of <see cref="Parts"/>.</param>
+    public IReadOnlyList<PlanStep> Joined(IReadOnlyList<PlanStep> steps) =>
+        _parts.Count < 2 ? steps :
         [
-            .. parts.SelectMany(Groups).GroupBy(group => group.Words).Select(groups => (IReadOnlyList<Group>)[.. groups.DistinctBy(group => group.Number)]).Where(groups => groups.Count > 1),
+            .. steps.Select(step => step with
+            {
+                Timing = step.Timing with
+                {
+                    After = _after.Contains(step.Id) ? [.. step.Timing.After ?? [], .. _after[step.Id]] : step.Timing.After,
+                    Also = _also.Contains(step.Id) ? [.. _also[step.Id]] : step.Timing.Also,
+                },
+            }),
         ];
-        // Two groups in opposite order would wait for each other.
-        return alike.All(one => alike.All(other => one == other || one.Select(group => other.FirstOrDefault(each => each.Number == group.Number)?.From < group.From).Distinct().Count() == 1)) ? alike : [];
+
+    /// <summary>Those that can be done once together. Two that damages do in opposite order would wait for each other: the later of them stays with each.</summary>
+    private static List<Shared> InOrder(IReadOnlyList<Part> parts, IReadOnlyList<Shared> alike)
+    {
+        var taken = new List<Shared>();
+        foreach (var shared in alike)
+        {
+            if (HasAnOrder(parts, Kept([.. taken, shared])))
+            {
+                taken.Add(shared);
+            }
+        }
+
+        return taken;
     }
 
-    private static IEnumerable<Group> Groups(Part part)
+    /// <summary>The steps of the whole item that two damages or more have alike, in the order of the first damage that has them.</summary>
+    private static IEnumerable<Shared> Alike(IReadOnlyList<Part> parts)
+    {
+        // Where one has to be watched for longer than the others, all are watched with it.
+        var longest = parts.OrderByDescending(part => part.Composed.Composition.Steps.Max(step => step.Timing.Wait is { Kind: WaitKind.Pressure } wait ? wait.OpensMin.CureMin : 0)).ThenBy(part => part.Look.View.Number);
+        return longest.SelectMany(OfTheWholeItem).GroupBy(each => each.Words, each => each.Place)
+            .Select(alike => alike.DistinctBy(place => place.Number).ToList()).Where(alike => alike.Count > 1)
+            .Select(alike => new Shared(alike[0], alike[1..]));
+    }
+
+    /// <summary>The steps of a damage that are for the whole item, none of which has to follow straight on another.</summary>
+    private static IEnumerable<(Place Place, string Words)> OfTheWholeItem(Part part)
     {
         var steps = part.Composed.Composition.Steps;
-        for (var from = 0; from < steps.Count; from++)
+        for (var i = 0; i < steps.Count; i++)
         {
-            var run = steps.Skip(from).TakeWhile(IsOfTheWholeItem).ToList();
-            if (run.Count > 0)
+            if (IsOfTheWholeItem(steps[i]) && !steps[i].Timing.FollowsOn && steps.ElementAtOrDefault(i + 1)?.Timing.FollowsOn != true && !IsSetByHand(part, RunRound(steps, i)))
             {
-                if (!run[0].Timing.FollowsOn && steps.ElementAtOrDefault(from + run.Count)?.Timing.FollowsOn != true && !IsSetByHand(part, run))
-                {
-                    yield return new Group(part, from, run);
-                }
-
-                from += run.Count;
+                yield return (new Place(part.Look.View.Number, Numbering.Of(part.Look.View.Number, steps[i].Id)), $"{steps[i].Id} {Voice.Plain.Say(steps[i].Title)} {Voice.Plain.Say(steps[i].Instruction)}");
             }
         }
     }
+
+    /// <summary>The steps of the whole item that stand next to one another round a step: what is set by hand for one of them concerns all.</summary>
+    private static List<PlanStep> RunRound(IReadOnlyList<PlanStep> steps, int at) =>
+        [.. steps.Take(at).Reverse().TakeWhile(IsOfTheWholeItem), .. steps.Skip(at).TakeWhile(IsOfTheWholeItem)];
 
     private static bool IsOfTheWholeItem(PlanStep step) => step.Proof is { } proof ? ProofTest.All[proof].WholeItem : WholeItem.Contains(step.Id);
 
     /// <summary>Whether a figure of some steps was set by hand for this damage: then they are its own.</summary>
     private static bool IsSetByHand(Part part, IReadOnlyList<PlanStep> steps) =>
         part.Look.View.Overrides.Any(each => steps.Any(step => step.Figures.Contains(each.Figure)));
+
+    /// <summary>For each step that is done with another damage, the one that it is done in.</summary>
+    private static Dictionary<string, string> Kept(IReadOnlyList<Shared> shared) =>
+        shared.SelectMany(each => each.Others.Select(other => (Left: other.Id, Kept: each.Host.Id))).ToDictionary(each => each.Left, each => each.Kept);
+
+    /// <summary>The steps of a damage in its order, each where it is done.</summary>
+    private static List<Place> Chain(Part part, Dictionary<string, string> kept) =>
+    [
+        .. part.Composed.Composition.Steps.Select(step => Numbering.Of(part.Look.View.Number, step.Id)).Select(id => kept.GetValueOrDefault(id, id)).Select(id => new Place(Numbering.Parse(id).Number, id)),
+    ];
+
+    /// <summary>What comes before what, because a damage has it in that order.</summary>
+    private static IEnumerable<(Place Before, Place After)> Ordered(IReadOnlyList<Part> parts, Dictionary<string, string> kept) =>
+        parts.Select(part => Chain(part, kept)).SelectMany(chain => chain.Zip(chain.Skip(1)));
+
+    /// <summary>
+    /// Whatever else is done to an item that holds air is over before it is blown up: what is glued slides or blows off, what is let down
+    /// spoils the test. Two damages that are blown up apart only wait for each other's glue. Common practice.
+    /// </summary>
+    private static IEnumerable<(Place Before, Place After)> BeforeItIsBlownUp(IReadOnlyList<Part> parts, Dictionary<string, string> kept)
+    {
+        var chains = parts.Select(part => Chain(part, kept)).ToList();
+        return chains.SelectMany(chain => chain).Where(IsBlowingUp).Distinct()
+            .SelectMany(blown => chains.Where(chain => !chain.Contains(blown)).Select(chain => (Open: chain.TakeWhile(place => !IsBlowingUp(place)).LastOrDefault(), blown)))
+            .Where(each => each.Open is not null).Select(each => (each.Open!, each.blown));
+    }
+
+    private static bool IsBlowingUp(Place place) => Numbering.Parse(place.Id).Id == HoldTest.InflateStep;
+
+    /// <summary>Whether all steps can be done one after another, each once: nothing waits for itself.</summary>
+    private static bool HasAnOrder(IReadOnlyList<Part> parts, Dictionary<string, string> kept)
+    {
+        var left = Ordered(parts, kept).Concat(BeforeItIsBlownUp(parts, kept)).Distinct().ToList();
+        while (left.Count > 0)
+        {
+            var waiting = left.Select(each => each.After).ToHashSet();
+            if (left.RemoveAll(each => !waiting.Contains(each.Before)) == 0)
+            {
+                return false;
+            }
+        }
+
+        return true;
+    }
 }

@@ -157,16 +157,17 @@ public sealed class Planner(MendCatalogue catalogue, IReadOnlyList<IMendMethod> 
         }
 
         var alone = picked.Select(each => new Part(each.Look, each.Pick.Value!, Composed(each.Look.View, each.Pick.Value!.Method, each.Pick.Value.Material, null, cancel))).ToList();
-        var parts = DoneOnce.Parts(CupSharing.Shared(alone, (part, cups) => part with { Composed = Composed(part.Look.View, part.Picked.Method, part.Picked.Material, cups, cancel) }));
+        var once = DoneOnce.In(CupSharing.Shared(alone, (part, cups) => part with { Composed = Composed(part.Look.View, part.Picked.Method, part.Picked.Material, cups, cancel) }));
+        var parts = once.Parts;
         var told = parts.SelectMany(part => part.Composed.Told).ToList();
         var refused = parts.SelectMany(part => ByHand.Refuse(part.Look.View, part.Composed.Graph)).ToList();
-        return refused.Count > 0 ? Outcome<RepairPlan>.Failed(refused) : Outcome<RepairPlan>.Of(Laid(parts, told));
+        return refused.Count > 0 ? Outcome<RepairPlan>.Failed(refused) : Outcome<RepairPlan>.Of(Laid(once, told));
     }
 
-    private RepairPlan Laid(IReadOnlyList<Part> parts, IReadOnlyList<Figure> figures)
+    private RepairPlan Laid(DoneOnce once, IReadOnlyList<Figure> figures)
     {
-        var view = parts[0].Look.View;
-        var steps = DoneOnce.Joined(parts, CupSharing.Steps(parts));
+        var (parts, view) = (once.Parts, once.Parts[0].Look.View);
+        var steps = once.Joined(CupSharing.Steps(parts));
         var timeline = Timeline.Lay([.. steps.Select(step => step.Timing)], view.StartAt, view.Climate, view.Hours, NothingYet);
         var readyAt = Timeline.ReadyAt(timeline);
         var damages = parts.Select(part => part.Planned(readyAt)).ToList();

@@ -35,6 +35,44 @@ public class DoneOnceTests
         plan.Figures.ShouldNotContain(figure => figure.Id == "2:air.working", "what is done with the first damage is told there");
     }
 
+    public static TheoryData<string> HoldingAir => [.. Cases.Planner.Catalogue.ConstructionList.Where(each => each.PressureKpa is not null).Select(each => each.Id)];
+
+    // Whatever two damages it has, in either order, dry or wet.
+    [Theory]
+    [MemberData(nameof(HoldingAir))]
+    public void Any_two_damages_of_an_item_that_holds_air_are_done_with_one_look_over_one_letting_down_and_one_blowing_up(string id)
+    {
+        var construction = Cases.Planner.Catalogue.Constructions[id];
+        var planned = 0;
+        foreach (var (one, other, wet) in construction.Damages.SelectMany(one => construction.Damages.SelectMany(other => new[] { false, true }.Select(wet => (one, other, wet)))))
+        {
+            var second = Cases.Usual(construction, other).Damages[0];
+            var both = Cases.Usual(construction, one) with { Damages = [Cases.Usual(construction, one).Damages[0], second with { Seen = second.Seen with { Wet = wet } }] };
+            if (Cases.Planner.Plan(both).Value is { Verdict.MendedHere: true } plan)
+            {
+                planned++;
+                foreach (var (law, look) in PlanLaws.All)
+                {
+                    look(both, plan).ShouldBeEmpty($"{law}: {one.Kind}, {other.Kind}, {(wet ? "wet" : "dry")}");
+                }
+            }
+        }
+
+        planned.ShouldBeGreaterThan(construction.Damages.Count);
+    }
+
+    [Fact]
+    public void What_is_watched_for_longest_is_watched_for_all()
+    {
+        var seam = Cases.Usual(Board, Board.Damages.First(each => each.Kind == DamageKind.SeamOpen)).Choosing("seam-rebond-clamped", null).Damages[0];
+        var puncture = Cases.Usual(Board, Board.Damages.First(each => each.Kind == DamageKind.Puncture)).Damages[0];
+        var alone = (Three() with { Damages = [seam] }).Planned();
+        var both = (Three() with { Damages = [puncture, seam] }).Planned();
+        double Watched(RepairPlan plan) => plan.Steps.Single(step => Numbering.Parse(step.Id).Id == HoldTest.WatchStep).Timing.Wait!.OpensMin.CureMin;
+        Watched(both).ShouldBe(Watched(alone));
+        Watched(both).ShouldBeGreaterThan(Watched((Three() with { Damages = [puncture] }).Planned()));
+    }
+
     [Fact]
     public void It_is_soaped_and_let_down_once_before_any_patch_is_cut()
     {

@@ -8,6 +8,7 @@ using AbleMend.Core.Methods;
 using AbleMend.Core.Mixing;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Preparing;
+using AbleMend.Core.Proving;
 using AbleMend.Core.Timing;
 
 namespace AbleMend.Core.Tests.Plans;
@@ -37,6 +38,7 @@ internal static partial class PlanLaws
         ["minutes add up"] = MinutesAddUp,
         ["every text is whole"] = TextsWhole,
         ["what is planned can be kept and read again"] = KeptAndRead,
+        ["an item is looked over and let down once, and blown up once, when all that was glued holds"] = AirOnce,
     };
 
     private static string Words(PlanStep step) => $"{Voice.Plain.Say(step.Title)}. {Voice.Plain.Say(step.Instruction)}";
@@ -362,5 +364,42 @@ internal static partial class PlanLaws
 
         var read = OpenJson.ReadPlan(kept);
         return read.Value is { } again ? JsonSerializer.Serialize(again, OpenJson.Options) == kept ? [] : ["it is another when read again"] : [Voice.Plain.Say(read.Problems[0].Message)];
+    }
+
+    private static IEnumerable<string> AirOnce(RepairCase asked, RepairPlan plan)
+    {
+        var steps = plan.Timeline.Select(timed => (Timed: timed, Step: plan.Steps.First(step => step.Id == timed.StepId), Local: Numbering.Parse(timed.StepId).Id)).ToList();
+        foreach (var twice in steps.Where(each => each.Local is "find" or "deflate" or HoldTest.InflateStep or HoldTest.WatchStep or "prove-hold").CountBy(each => each.Local).Where(each => each.Value > 1))
+        {
+            yield return $"{twice.Key} {twice.Value} times";
+        }
+
+        if (steps.FindIndex(each => each.Local == "deflate") is var down and >= 0 && steps.FindIndex(each => each.Local == "find") > down)
+        {
+            yield return "it is looked over when the air is out";
+        }
+
+        var blown = steps.FindIndex(each => each.Local == HoldTest.InflateStep);
+        if (blown < 0)
+        {
+            yield break;
+        }
+
+        var start = steps[blown].Timed.StartsAt;
+        foreach (var (timed, step, _) in steps.Skip(blown).Where(each => each.Step.Stage is not Stage.Prove))
+        {
+            yield return $"{timed.StepId} is done to an item that is blown up";
+        }
+
+        foreach (var (timed, step, _) in steps.Take(blown).Where(each => each.Step.Timing.Wait is not null && !(each.Timed.OpensAt <= start)))
+        {
+            yield return $"{timed.StepId} has not set when it is blown up";
+        }
+
+        var held = steps.FindIndex(each => each.Local == "prove-hold");
+        foreach (var (timed, step, _) in steps.Take(held < 0 ? 0 : held).Skip(blown).Where(each => each.Step.Damage != steps[blown].Step.Damage && each.Local is not HoldTest.WatchStep && each.Step.Proof is not "soap" and not "edge"))
+        {
+            yield return $"{timed.StepId} disturbs the item while its pressure is watched";
+        }
     }
 }

@@ -17,6 +17,9 @@ internal static class Airtight
     /// <summary>Pressure in kPa from which on a skin is pumped hard. From memory.</summary>
     private const double HardKpa = 50;
 
+    /// <summary>Pressure in kPa up to which a skin is blown up by mouth and stretches before it is hard. From memory.</summary>
+    private const double SoftKpa = 5;
+
     /// <summary>Inflates to working pressure, with the pressure to bleed to before it is left in the sun.</summary>
     public static Job Inflate(this Job job)
     {
@@ -30,7 +33,10 @@ internal static class Airtight
         var rises = job.Figure("air.in-heat", "It rises to", () => Kpa(Gas.CarriedKpa(working.Kpa, job.Bench.C, hottest.C, here.Kpa, there.Kpa)), "(gauge + air here) × T2/T1 − air where it is used", Gas.Source, 1);
         var bleed = job.Figure("air.bleed", "Bleed to before it is left in the sun", () => Kpa(Gas.BleedToKpa(working.Kpa, job.Bench.C, hottest.C, here.Kpa, there.Kpa)),
             "The pressure that reaches the working pressure at the hottest and highest", Gas.Source, 1);
-        return job.Do(HoldTest.InflateStep, Stage.Prove, $"Inflate it to {working}", "Slowly, in the shade, looking at the edges on the way up. Stop at a hiss.", 5,
+        return job.View.Construction.PressureKpa <= SoftKpa
+            ? job.Do(HoldTest.InflateStep, Stage.Prove, $"Inflate it gently, to {working} at most", "By mouth or foot pump, no harder than it was. Look at the edges.", 4,
+                $"Gently: thin vinyl stretches before it lets go, and in the sun it rises to {rises}. Let some out before leaving it.", cautions: ["pressure"])
+            : job.Do(HoldTest.InflateStep, Stage.Prove, $"Inflate it to {working}", "Slowly, in the shade, looking at the edges on the way up. Stop at a hiss.", 5,
             $"Nine of ten seam leaks come from over-pressure in the sun, where it rises to {rises}: bleed it to {bleed} before leaving it.", cautions: ["pressure"]);
     }
 

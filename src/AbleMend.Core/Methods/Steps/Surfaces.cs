@@ -15,7 +15,9 @@ internal static class Surfaces
     /// <summary>Identifier of the step that lets the air out.</summary>
     public const string DeflateStep = "deflate";
 
-    /// <summary>Finds every leak or flaw, where the damage is of a kind that hides.</summary>
+    private static readonly HashSet<DamageKind> Spots = [DamageKind.SoftSpot, DamageKind.Crack, DamageKind.Splinter];
+
+    /// <summary>Finds every leak or flaw, where the damage is of a kind that hides. The item is looked over once: it is told for all its damages.</summary>
     public static Job Find(this Job job)
     {
         if (job.View.Usual?.Leaks != true)
@@ -23,18 +25,24 @@ internal static class Surfaces
             return job;
         }
 
-        Message spot = "One spot does not rule out another: go on to the end, and record each one.";
-        Message leak = "One leak does not rule out another: go on to the end, and record each one.";
-        var tests = job.View.Catalogue.LookTests.Where(test => test.Finds(job.Damage.Kind, job.View.Outer)).ToList();
-        var how = tests.Count == 0 ? null : Message.Joined([.. tests.Select(test => (Message)$"{test.Name}. {test.How}")], (all, next) => $"{all} Or: {next}");
-        if (job.Damage.Kind == DamageKind.SeamOpen && job.View.Construction.PressureKpa is not null)
+        var all = job.View.LookedFor;
+        return job.Do(FindStep, Stage.Prepare, all.Any(each => each.Damage.Located == false) ? "Find it, all of them" : "Look for more of them", HowToFind(job, all), 10,
+            all.All(each => Spots.Contains(each.Damage.Kind))
+                ? "One spot does not rule out another: go on to the end, and record each one."
+                : "One leak does not rule out another: go on to the end, and record each one.");
+    }
+
+    private static Message HowToFind(Job job, IReadOnlyList<(Damage Damage, Substance Outer)> all)
+    {
+        if (job.View.Construction.PressureKpa is not null && all.Any(each => each.Damage.Kind == DamageKind.SeamOpen))
         {
-            how = "Nobody inflates an open seam. Hold it shut by hand, blow in only as much air as the rest needs to stand, and brush soapy water over the other seams, the valve and the faces: each can have gone with it.";
+            return "Nobody inflates an open seam. Hold it shut by hand, blow in only as much air as the rest needs to stand, and brush soapy water over the other seams, the valve and the faces: each can have gone with it.";
         }
 
-        return job.Do(FindStep, Stage.Prepare, job.Damage.Located == false ? "Find it, all of them" : "Look for more of them",
-            how ?? "Look over the whole item, face by face, and mark each spot that you find.", 10,
-            job.Damage.Kind is DamageKind.SoftSpot or DamageKind.Crack or DamageKind.Splinter ? spot : leak);
+        var tests = job.View.Catalogue.LookTests.Where(test => all.Any(each => test.Finds(each.Damage.Kind, each.Outer))).ToList();
+        return tests.Count == 0
+            ? "Look over the whole item, face by face, and mark each spot that you find."
+            : Message.Joined([.. tests.Select(test => (Message)$"{test.Name}. {test.How}")], (before, next) => $"{before} Or: {next}");
     }
 
     /// <summary>Lets the air out, where it holds any: a patch glued to an inflated skin warps it or blows off.</summary>
