@@ -31,12 +31,15 @@ internal static class Airtight
         var there = job.Figures.Work("air.there", "Air pressure where it is used", () => Kpa(Gas.AtmosphereKpa(used.M)), "Standard atmosphere", Gas.Source, 1);
         var working = job.Figure("air.working", "Working pressure", () => usual.Value, "Usual for the construction; the item's own label overrides it", Source.FromMemory("Working pressure of the construction"), 1);
         var rises = job.Figure("air.in-heat", "It rises to", () => Kpa(Gas.CarriedKpa(working.Kpa, job.Bench.C, hottest.C, here.Kpa, there.Kpa)), "(gauge + air here) × T2/T1 − air where it is used", Gas.Source, 1);
+        if (job.View.Construction.PressureKpa <= SoftKpa)
+        {
+            return job.Do(HoldTest.InflateStep, Stage.Prove, $"Inflate it gently, to {working} at most", "By mouth or foot pump, no harder than it was. Look at the edges.", 4,
+                $"Gently: thin vinyl stretches before it lets go, and in the sun it rises to {rises}. Let it go slack before leaving it.", cautions: ["pressure"]);
+        }
+
         var bleed = job.Figure("air.bleed", "Bleed to before it is left in the sun", () => Kpa(Gas.BleedToKpa(working.Kpa, job.Bench.C, hottest.C, here.Kpa, there.Kpa)),
             "The pressure that reaches the working pressure at the hottest and highest", Gas.Source, 1);
-        return job.View.Construction.PressureKpa <= SoftKpa
-            ? job.Do(HoldTest.InflateStep, Stage.Prove, $"Inflate it gently, to {working} at most", "By mouth or foot pump, no harder than it was. Look at the edges.", 4,
-                $"Gently: thin vinyl stretches before it lets go, and in the sun it rises to {rises}. Let some out before leaving it.", cautions: ["pressure"])
-            : job.Do(HoldTest.InflateStep, Stage.Prove, $"Inflate it to {working}", "Slowly, in the shade, looking at the edges on the way up. Stop at a hiss.", 5,
+        return job.Do(HoldTest.InflateStep, Stage.Prove, $"Inflate it to {working}", "Slowly, in the shade, looking at the edges on the way up. Stop at a hiss.", 5,
             $"Nine of ten seam leaks come from over-pressure in the sun, where it rises to {rises}: bleed it to {bleed} before leaving it.", cautions: ["pressure"]);
     }
 
