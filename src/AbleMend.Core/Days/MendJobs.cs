@@ -52,7 +52,7 @@ internal sealed class MendJobs(SlotCalendar calendar, ShopFloor floor)
     {
         var done = (mend.Run?.Steps ?? []).Where(step => step.Phase is StepPhase.Done or StepPhase.Waiting).Select(step => step.StepId).ToHashSet();
         var left = mend.Plan.Steps.Where(step => !done.Contains(step.Id)).ToList();
-        var awaited = left.SelectMany(step => step.Timing.After ?? []).ToHashSet();
+        var awaited = left.SelectMany(step => step.Timing.Awaits()).ToHashSet();
         var runs = new List<StepRun>();
         // Of several damages each goes its own way; what one waits for in another is kept by their order.
         foreach (var lane in left.GroupBy(step => step.Damage))
@@ -70,7 +70,7 @@ internal sealed class MendJobs(SlotCalendar calendar, ShopFloor floor)
             foreach (var step in lane)
             {
                 // What opens a window is begun when the window can be met, not when the work before it happens to be done.
-                if (step.Timing.After is not null || (steps.Count > 0 && !step.Timing.FollowsOn && (step.Timing.Wait?.ClosesMin is not null || minutes + step.Timing.HandsOnMin > LongestMin)))
+                if (step.Timing.Awaits().Any() || (steps.Count > 0 && !step.Timing.FollowsOn && (step.Timing.Wait?.ClosesMin is not null || minutes + step.Timing.HandsOnMin > LongestMin)))
                 {
                     Close();
                 }
@@ -106,7 +106,7 @@ internal sealed class MendJobs(SlotCalendar calendar, ShopFloor floor)
 
         bool IsFree(int i) =>
             (i == 0 || runs[i - 1].Steps[0].Damage != runs[i].Steps[0].Damage || taken.Contains(i - 1))
-            && (runs[i].Steps[0].Timing.After ?? []).All(id => !placeOf.TryGetValue(id, out var place) || taken.Contains(place));
+            && runs[i].Steps[0].Timing.Awaits().All(id => !placeOf.TryGetValue(id, out var place) || taken.Contains(place));
     }
 
     private Stretch StretchOf(MendToPlan mend, StepRun run, int place, IReadOnlyList<StepRun> runs, Dictionary<string, (int Place, double OffsetMin)> places, Air air)
@@ -117,14 +117,22 @@ internal sealed class MendJobs(SlotCalendar calendar, ShopFloor floor)
         var lags = new List<Lag>();
         if (before >= 0)
         {
-            lags.Add(After(runs, before, places, air));
+            lags.Add(After(runs, before, places, air, runs[before].Steps[^1].Timing.Wait));
         }
 
         foreach (var id in first.Timing.After ?? [])
         {
             if (places.TryGetValue(id, out var at) && at.Place < place)
             {
-                lags.Add(After(runs, at.Place, places, air, closes: false));
+                lags.Add(After(runs, at.Place, places, air, runs[at.Place].Steps[^1].Timing.Wait is { } wait ? wait with { ClosesMin = null } : null));
+            }
+        }
+
+        foreach (var firm in first.Timing.WhenFirm ?? [])
+        {
+            if (places.TryGetValue(firm.StepId, out var at) && at.Place < place && runs[at.Place].Steps[^1].Timing.Wait is { } wait)
+            {
+                lags.Add(After(runs, at.Place, places, air, firm.FirmMin.CureMin == 0 ? null : wait with { OpensMin = firm.FirmMin, ClosesMin = null }));
             }
         }
 
@@ -226,17 +234,17 @@ internal sealed class MendJobs(SlotCalendar calendar, ShopFloor floor)
         return not.Count < floor.People.Count && !not.Contains(PersonOf(mend)) ? not : [];
     }
 
-    /// <summary>The lag after an earlier stretch: its hands, and its last step's wait.</summary>
-    private Lag After(IReadOnlyList<StepRun> runs, int place, Dictionary<string, (int Place, double OffsetMin)> places, Air air, bool closes = true)
+    /// <summary>The lag after an earlier stretch: its hands, and what is waited for after its last step.</summary>
+    private Lag After(IReadOnlyList<StepRun> runs, int place, Dictionary<string, (int Place, double OffsetMin)> places, Air air, StepWait? awaited)
     {
         var run = runs[place];
-        if (run.Steps[^1].Timing.Wait is not { } wait)
+        if (awaited is not { } wait)
         {
             return new Lag(place, run.Work, SlotWait.AtOnce);
         }
 
         var (from, offset, opens) = Counted(run, place, wait, places, air);
-        var until = closes && wait.ClosesMin is { } minutes ? WaitOf(air, wait.Clock, minutes.CureMin, opens: false) : null;
+        var until = wait.ClosesMin is { } minutes ? WaitOf(air, wait.Clock, minutes.CureMin, opens: false) : null;
         return new Lag(from, offset, opens, until);
     }
 

@@ -100,6 +100,7 @@ public enum GearFamily
 /// <param name="Layers">Layers of this place, outside in, where it is built otherwise; null for the construction's own.</param>
 /// <param name="Traits">What the rules want to know of it, such as <c>fin-box</c>, <c>airtight</c>, <c>ferrule</c> or <c>knee</c>.</param>
 /// <param name="Refuse">Why nothing is mended at this place, or null.</param>
+/// <param name="Side">The side that has to be up to work here, such as <c>deck</c>: two of them are done one after the other. Null where it is reached either way up.</param>
 public sealed record Location(
     string Id,
     [property: Size(1, 60)][property: Words] string Name,
@@ -110,7 +111,8 @@ public sealed record Location(
     bool FromBottom = false,
     IReadOnlyList<Layer>? Layers = null,
     IReadOnlyList<string>? Traits = null,
-    [property: Words] string? Refuse = null)
+    [property: Words] string? Refuse = null,
+    [property: Size(1, 40)] string? Side = null)
 {
     /// <value>Whether a fin box is set here.</value>
     [JsonIgnore]

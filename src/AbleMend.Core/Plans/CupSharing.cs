@@ -112,7 +112,8 @@ internal static class CupSharing
         var seen = new HashSet<(int Damage, string StepId)>();
         foreach (var (host, mix) in alone.SelectMany(part => part.Composed.Composition.Mixes.Select(mix => (part.Look.View.Number, mix))))
         {
-            IReadOnlyList<int> takers = [.. alone.Where(part => part.Look.View.Number > host && part.Composed.Composition.Mixes.Any(each => each.IsLike(mix))).Select(part => part.Look.View.Number)];
+            var alike = alone.Where(part => part.Look.View.Number > host && !seen.Contains((part.Look.View.Number, mix.StepId)) && part.Composed.Composition.Mixes.Any(each => each.IsLike(mix)));
+            IReadOnlyList<int> takers = [.. OneSideUp.UpWith(alone[host - 1], alike).Select(part => part.Look.View.Number)];
             if (takers.Count > 0 && !seen.Contains((host, mix.StepId)))
             {
                 seen.UnionWith(takers.Select(taker => (taker, mix.StepId)));

@@ -18,13 +18,18 @@ internal sealed class DoneOnce
     private readonly Dictionary<string, string> _kept;
     private readonly ILookup<string, int> _also;
     private readonly ILookup<string, string> _after;
+    private readonly ILookup<string, Turning> _turnings;
+    private readonly HashSet<string> _turned;
 
     private DoneOnce(IReadOnlyList<Part> parts, IReadOnlyList<Shared> shared)
     {
         _parts = parts;
         _kept = Kept(shared);
         _also = shared.SelectMany(each => each.Others.Select(other => (each.Host.Id, other.Number))).ToLookup(each => each.Id, each => each.Number);
-        _after = Ordered(parts, _kept).Concat(BeforeItIsBlownUp(parts, _kept)).Where(each => each.Before.Number != each.After.Number).Distinct().ToLookup(each => each.After.Id, each => each.Before.Id);
+        var turnings = OneSideUp.Of(parts);
+        _turnings = turnings.ToLookup(turning => turning.After);
+        _turned = turnings.GroupBy(turning => turning.Before).Select(turning => turning.First().After).ToHashSet();
+        _after = AsItIsDone(parts, _kept).Where(each => each.Before.Number != each.After.Number).Distinct().ToLookup(each => each.After.Id, each => each.Before.Id);
         Parts =
         [
             .. parts.Select(part => part.Composed.Composition.Steps.Select(step => step.Id).Where(id => _kept.ContainsKey(Numbering.Of(part.Look.View.Number, id))).ToHashSet() is { Count: > 0 } left
@@ -47,26 +52,31 @@ internal sealed class DoneOnce
     public static DoneOnce In(IReadOnlyList<Part> parts)
     {
         List<Shared> alike = parts.Count < 2 ? [] : [.. Alike(parts)];
-        return new DoneOnce(parts, HasAnOrder(parts, Kept(alike)) ? alike : InOrder(parts, alike));
+        return new DoneOnce(parts, HasAnOrder(parts, Kept(alike)) ? alike : Possible(parts, alike));
     }
 
     /// <summary>The steps, with what is done once waiting for all damages, and what follows it in each waiting for it.</summary>
     /// <param name="steps">The steps of <see cref="Parts"/>.</param>
     public IReadOnlyList<PlanStep> Joined(IReadOnlyList<PlanStep> steps) =>
-        _parts.Count < 2 ? steps :
-        [
-            .. steps.Select(step => step with
+        _parts.Count < 2 ? steps : [.. steps.Select(step => Awaiting(_turned.Contains(step.Id) ? OneSideUp.Turned(_parts.First(part => part.Look.View.Number == step.Damage), step) : step))];
+
+    private PlanStep Awaiting(PlanStep step)
+    {
+        List<string> after = [.. step.Timing.After ?? [], .. _after[step.Id], .. _turnings[step.Id].Where(turning => turning.Firm is null).Select(turning => turning.Before)];
+        List<Firm> firm = [.. _turnings[step.Id].Select(turning => turning.Firm).OfType<Firm>()];
+        return step with
+        {
+            Timing = step.Timing with
             {
-                Timing = step.Timing with
-                {
-                    After = _after.Contains(step.Id) ? [.. step.Timing.After ?? [], .. _after[step.Id]] : step.Timing.After,
-                    Also = _also.Contains(step.Id) ? [.. _also[step.Id]] : step.Timing.Also,
-                },
-            }),
-        ];
+                After = after.Count > 0 ? after : null,
+                Also = _also.Contains(step.Id) ? [.. _also[step.Id]] : step.Timing.Also,
+                WhenFirm = firm.Count > 0 ? firm : null,
+            },
+        };
+    }
 
     /// <summary>Those that can be done once together. Two that damages do in opposite order would wait for each other: the later of them stays with each.</summary>
-    private static List<Shared> InOrder(IReadOnlyList<Part> parts, IReadOnlyList<Shared> alike)
+    private static List<Shared> Possible(IReadOnlyList<Part> parts, IReadOnlyList<Shared> alike)
     {
         var taken = new List<Shared>();
         foreach (var shared in alike)
@@ -107,7 +117,8 @@ internal sealed class DoneOnce
     private static List<PlanStep> RunRound(IReadOnlyList<PlanStep> steps, int at) =>
         [.. steps.Take(at).Reverse().TakeWhile(IsOfTheWholeItem), .. steps.Skip(at).TakeWhile(IsOfTheWholeItem)];
 
-    private static bool IsOfTheWholeItem(PlanStep step) => step.Proof is { } proof ? ProofTest.All[proof].WholeItem : WholeItem.Contains(step.Id);
+    /// <summary>Whether a step is for the item as a whole, and not for one of its damages.</summary>
+    public static bool IsOfTheWholeItem(PlanStep step) => step.Proof is { } proof ? ProofTest.All[proof].WholeItem : WholeItem.Contains(step.Id);
 
     /// <summary>Whether a figure of some steps was set by hand for this damage: then they are its own.</summary>
     private static bool IsSetByHand(Part part, IReadOnlyList<PlanStep> steps) =>
@@ -117,15 +128,17 @@ internal sealed class DoneOnce
     private static Dictionary<string, string> Kept(IReadOnlyList<Shared> shared) =>
         shared.SelectMany(each => each.Others.Select(other => (Left: other.Id, Kept: each.Host.Id))).ToDictionary(each => each.Left, each => each.Kept);
 
+    private static Place PlaceOf(string id) => new(Numbering.Parse(id).Number, id);
+
     /// <summary>The steps of a damage in its order, each where it is done.</summary>
     private static List<Place> Chain(Part part, Dictionary<string, string> kept) =>
     [
-        .. part.Composed.Composition.Steps.Select(step => Numbering.Of(part.Look.View.Number, step.Id)).Select(id => kept.GetValueOrDefault(id, id)).Select(id => new Place(Numbering.Parse(id).Number, id)),
+        .. part.Composed.Composition.Steps.Select(step => Numbering.Of(part.Look.View.Number, step.Id)).Select(id => PlaceOf(kept.GetValueOrDefault(id, id))),
     ];
 
-    /// <summary>What comes before what, because a damage has it in that order.</summary>
-    private static IEnumerable<(Place Before, Place After)> Ordered(IReadOnlyList<Part> parts, Dictionary<string, string> kept) =>
-        parts.Select(part => Chain(part, kept)).SelectMany(chain => chain.Zip(chain.Skip(1)));
+    /// <summary>What comes before what: as each damage has it, and as the item may be blown up.</summary>
+    private static IEnumerable<(Place Before, Place After)> AsItIsDone(IReadOnlyList<Part> parts, Dictionary<string, string> kept) =>
+        parts.Select(part => Chain(part, kept)).SelectMany(chain => chain.Zip(chain.Skip(1))).Concat(BeforeItIsBlownUp(parts, kept));
 
     /// <summary>
     /// Whatever else is done to an item that holds air is over before it is blown up: what is glued slides or blows off, what is let down
@@ -144,7 +157,7 @@ internal sealed class DoneOnce
     /// <summary>Whether all steps can be done one after another, each once: nothing waits for itself.</summary>
     private static bool HasAnOrder(IReadOnlyList<Part> parts, Dictionary<string, string> kept)
     {
-        var left = Ordered(parts, kept).Concat(BeforeItIsBlownUp(parts, kept)).Distinct().ToList();
+        var left = AsItIsDone(parts, kept).Concat(OneSideUp.Of(parts).Select(turning => (Before: PlaceOf(turning.Before), After: PlaceOf(turning.After)))).Distinct().ToList();
         while (left.Count > 0)
         {
             var waiting = left.Select(each => each.After).ToHashSet();

@@ -84,7 +84,7 @@ public static class Run
             hold?.Result,
             steps[step.Id].Failed ? BackFrom(plan, step) : null,
             PhaseOf(steps[step.Id], true) == StepPhase.Next && timeline.First(each => each.StepId == step.Id) is { HeldFrom: not null, StartsAt: { } start } ? start : null,
-            PhaseOf(steps[step.Id], true) == StepPhase.Next ? Awaited(plan, step, steps) : null,
+            PhaseOf(steps[step.Id], true) == StepPhase.Next ? Awaited(plan, step, steps, timeline, bench) : null,
             PhaseOf(steps[step.Id], true) is StepPhase.Next or StepPhase.Hands ? bench.Cups.StandOf(step) : null,
             Dryings.Of(step, kept),
             hold?.Trace,
@@ -101,8 +101,14 @@ public static class Run
     private sealed record Bench(Climate Planned, Climate Air, Climate AtItem, PacesLearnt Paces, CupsInHand Cups, DateTimeOffset Now);
 
     /// <summary>The damages whose steps a step waits for and that have not got there yet.</summary>
-    private static IReadOnlyList<int>? Awaited(RepairPlan plan, PlanStep step, Dictionary<string, Progress> steps) =>
-        step.Timing.After?.Where(id => steps[id].DoneAt is null).Select(id => plan.Steps.First(each => each.Id == id).Damage).Distinct().Order().ToList() is { Count: > 0 } awaited ? awaited : null;
+    private static IReadOnlyList<int>? Awaited(RepairPlan plan, PlanStep step, Dictionary<string, Progress> steps, IReadOnlyList<TimedStep> timeline, Bench bench)
+    {
+        PlanStep Of(string id) => plan.Steps.First(each => each.Id == id);
+        bool IsFirm(Firm firm) => steps[firm.StepId].DoneAt is not null || (steps[firm.StepId].HandsEndedAt is not null && Timeline.FirmAt(firm, Of(firm.StepId).Timing, timeline, bench.AtItem) <= bench.Now);
+        var awaited = (step.Timing.After ?? []).Where(id => steps[id].DoneAt is null).Concat((step.Timing.WhenFirm ?? []).Where(firm => !IsFirm(firm)).Select(firm => firm.StepId))
+            .Select(id => Of(id).Damage).Distinct().Order().ToList();
+        return awaited.Count > 0 ? awaited : null;
+    }
 
     /// <summary>The last step before a test on which what it tests depends: the last mix, else the last application, else the first step.</summary>
     private static string BackFrom(RepairPlan plan, PlanStep test)

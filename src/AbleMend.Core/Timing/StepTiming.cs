@@ -78,12 +78,22 @@ public sealed record StepWait(
 /// <param name="Uses">The mix that it uses, or null.</param>
 /// <param name="After">Steps of other damages that must be over, waits and all, before it begins; null for none.</param>
 /// <param name="Also">The other damages that it is done for at once, such as a test of the whole item; null for none.</param>
-public sealed record StepTiming(string StepId, double HandsOnMin, bool FollowsOn, StepWait? Wait, int Damage = 1, MixLife? Uses = null, IReadOnlyList<string>? After = null, IReadOnlyList<int>? Also = null)
+/// <param name="WhenFirm">Steps on the other side of the item that have to be firm enough for it to be turned; null for none.</param>
+public sealed record StepTiming(
+    string StepId, double HandsOnMin, bool FollowsOn, StepWait? Wait, int Damage = 1, MixLife? Uses = null, IReadOnlyList<string>? After = null, IReadOnlyList<int>? Also = null, IReadOnlyList<Firm>? WhenFirm = null)
 {
+    /// <summary>All steps of other damages that have to be done before it begins, set or firm.</summary>
+    public IEnumerable<string> Awaits() => (After ?? []).Concat((WhenFirm ?? []).Select(firm => firm.StepId));
+
     /// <summary>Whether it is done for a damage.</summary>
     /// <param name="damage">Which, from 1.</param>
     public bool IsFor(int damage) => Damage == damage || Also?.Contains(damage) == true;
 }
+
+/// <summary>What was put on in a step, and when it no longer runs: the item may be turned while it goes on setting.</summary>
+/// <param name="StepId">Identifier of the step.</param>
+/// <param name="FirmMin">Minutes at the reference of its wait's clock until it is firm, counted as its wait is: 0 as soon as hands are off, at most what the wait takes.</param>
+public sealed record Firm(string StepId, CureTime FirmMin);
 
 /// <summary>A mix, and for how long it may be used.</summary>
 /// <param name="StepId">Identifier of the step that mixes it.</param>

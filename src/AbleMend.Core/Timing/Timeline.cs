@@ -216,10 +216,11 @@ public static class Timeline
     {
         var lanes = steps.GroupBy(step => step.Damage).OrderBy(lane => lane.Key).Select(lane => new Lane([.. lane], startAt, heldUntil)).ToList();
         var laid = new List<TimedStep>(steps.Count);
+        var stepOf = steps.ToDictionary(step => step.StepId);
         var handsFree = startAt;
         Lane? held = null;
         var overAt = new Dictionary<string, DateTimeOffset?>();
-        while ((held ?? NextLane(Waiting(lanes, overAt, actuals), handsFree, hours, actuals, now)) is { } lane)
+        while ((held ?? NextLane(Waiting(lanes, overAt, firm => FirmAt(firm, stepOf[firm.StepId], laid, climate), actuals), handsFree, hours, actuals, now)) is { } lane)
         {
             var step = lane.Next!;
             var actual = actuals.GetValueOrDefault(step.StepId);
@@ -244,19 +245,19 @@ public static class Timeline
     }
 
     /// <summary>The lanes whose next step waits for no other lane any more; it begins no sooner than what it waited for was over.</summary>
-    private static List<Lane> Waiting(List<Lane> lanes, Dictionary<string, DateTimeOffset?> overAt, IReadOnlyDictionary<string, Actual> actuals)
+    private static List<Lane> Waiting(List<Lane> lanes, Dictionary<string, DateTimeOffset?> overAt, Func<Firm, DateTimeOffset?> firmAt, IReadOnlyDictionary<string, Actual> actuals)
     {
         if (lanes.Count == 1)
         {
             return lanes;
         }
 
-        foreach (var lane in lanes.Where(lane => lane.Next?.After is not null))
+        foreach (var lane in lanes.Where(lane => lane.Next?.Awaits().Any() == true))
         {
-            lane.StandFor(overAt);
+            lane.StandFor(overAt, firmAt);
         }
 
-        return [.. lanes.Where(lane => lane.Next?.After is not { } after || actuals.ContainsKey(lane.Next.StepId) || after.All(overAt.ContainsKey))];
+        return [.. lanes.Where(lane => lane.Next is not { } next || actuals.ContainsKey(next.StepId) || next.Awaits().All(overAt.ContainsKey))];
     }
 
     /// <summary>
@@ -296,13 +297,27 @@ public static class Timeline
             return (null, null);
         }
 
-        var from = wait.CountsFrom is null ? handsEnd
-            : wait.CountsFrom == step.StepId ? start
-            : StartOf(wait.CountsFrom, laid) ?? handsEnd;
+        var from = CountedFrom(step, wait, start, handsEnd, laid);
         var opens = wait.Clock.TryFindReached(wait.OpensMin, from, climate);
         var closes = wait.ClosesMin is { } minutes ? wait.Clock.TryFindReached(minutes, from, climate) : null;
         return (actual?.NextLookAt is { } look && opens is not null ? Later(look, opens.Value) : opens, closes);
     }
+
+    private static DateTimeOffset CountedFrom(StepTiming step, StepWait wait, DateTimeOffset start, DateTimeOffset handsEnd, IReadOnlyList<TimedStep> laid) =>
+        wait.CountsFrom is null ? handsEnd
+            : wait.CountsFrom == step.StepId ? start
+            : StartOf(wait.CountsFrom, laid) ?? handsEnd;
+
+    /// <summary>When what was put on in a step no longer runs; null where it has not been done, or never is firm.</summary>
+    /// <param name="firm">The step, and how long that takes.</param>
+    /// <param name="step">The same step, with its wait.</param>
+    /// <param name="laid">The steps in clock time.</param>
+    /// <param name="climate">Air at the bench.</param>
+    public static DateTimeOffset? FirmAt(Firm firm, StepTiming step, IReadOnlyList<TimedStep> laid, Climate climate) =>
+        step.Wait is { } wait && laid.FirstOrDefault(each => each.StepId == firm.StepId) is { StartsAt: { } start, HandsEndAt: { } end }
+            ? firm.FirmMin.CureMin == 0 ? end
+                : wait.Clock.TryFindReached(firm.FirmMin, CountedFrom(step, wait, start, end, laid), climate) is { } reached ? Later(reached, end) : null
+            : null;
 
     /// <summary>Whether a mix stood for long at any time before a step that uses it.</summary>
     private static bool Stood(MixLife mix, StepTiming step, DateTimeOffset start, List<TimedStep> laid)
@@ -312,7 +327,7 @@ public static class Timeline
     }
 
     /// <summary>When a step begins; null where it is laid later: a cup that others have taken from is mixed again for a damage that is done again.</summary>
-    private static DateTimeOffset? StartOf(string stepId, List<TimedStep> laid) => laid.FirstOrDefault(each => each.StepId == stepId)?.StartsAt;
+    private static DateTimeOffset? StartOf(string stepId, IReadOnlyList<TimedStep> laid) => laid.FirstOrDefault(each => each.StepId == stepId)?.StartsAt;
 
     private static DateTimeOffset Later(DateTimeOffset one, DateTimeOffset other) => one > other ? one : other;
 
@@ -375,9 +390,15 @@ public static class Timeline
         }
 
         /// <summary>Lets its next step begin no sooner than the steps of other lanes that it waits for are over; it never begins where one of them never is.</summary>
-        public void StandFor(IReadOnlyDictionary<string, DateTimeOffset?> overAt)
+        public void StandFor(IReadOnlyDictionary<string, DateTimeOffset?> overAt, Func<Firm, DateTimeOffset?> firmAt)
         {
-            var awaited = Next!.After!.Where(overAt.ContainsKey).Select(step => overAt[step]).ToList();
+            var awaited = (Next!.After ?? []).Where(overAt.ContainsKey).Select(step => overAt[step])
+                .Concat((Next.WhenFirm ?? []).Where(firm => overAt.ContainsKey(firm.StepId)).Select(firmAt)).ToList();
+            if (awaited.Count == 0)
+            {
+                return;
+            }
+
             if (awaited.Contains(null))
             {
                 _freeAt = null;

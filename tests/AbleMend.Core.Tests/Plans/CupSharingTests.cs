@@ -13,7 +13,7 @@ namespace AbleMend.Core.Tests.Plans;
 public class CupSharingTests
 {
     private static readonly DamageToMend Ding = Dinged("deck", 40, 6);
-    private static readonly DamageToMend Bottom = Dinged("bottom", 50, 6);
+    private static readonly DamageToMend Bottom = Dinged("nose", 50, 6);
     private static readonly DamageToMend Rail = Dinged("rail", 35, 5);
 
     private static DamageToMend Dinged(string location, double diameterMm, double depthMm, string material = "epoxy-2to1") =>
@@ -69,7 +69,7 @@ public class CupSharingTests
     public void One_cup_is_never_later_than_three()
     {
         var shared = Board(Ding, Bottom, Rail).Planned();
-        var apart = Board(Ding, Dinged("bottom", 50, 6, "epoxy-5to1"), Rail).Planned();
+        var apart = Board(Ding, Dinged("nose", 50, 6, "epoxy-5to1"), Rail).Planned();
         shared.ReadyAt.ShouldNotBeNull();
         shared.Timeline.Count(step => step.MissesWindow).ShouldBe(0);
         apart.Steps.Where(step => step.Damage == 2).ShouldAllBe(step => step.Uses == null || Numbering.Parse(step.Uses).Number == 2, "another chemistry takes its own cup");
@@ -80,7 +80,7 @@ public class CupSharingTests
     [Fact]
     public void What_hands_cannot_put_on_within_the_cups_life_is_mixed_for_itself()
     {
-        var hot = Board(Dinged("deck", 100, 6), Dinged("bottom", 100, 6), Dinged("nose", 100, 6)) with { Bench = Cases.DeckDing().Bench with { TemperatureC = 33 } };
+        var hot = Board(Dinged("deck", 100, 6), Dinged("nose", 100, 6), Dinged("nose", 100, 6)) with { Bench = Cases.DeckDing().Bench with { TemperatureC = 33 } };
         var plan = hot.Planned();
         plan.Steps.Where(step => Numbering.Parse(step.Id).Id == "glass-mix").ShouldAllBe(step => step.Pour != null, "no cup of the cloth's resin lives long enough for two");
         plan.Steps.Where(step => Numbering.Parse(step.Id).Id == "coat-mix").Count(step => step.Pour is not null).ShouldBe(2, "the sanding coat of two goes into one cup, and not of three");
@@ -117,7 +117,7 @@ public class CupSharingTests
     public void Two_deep_fills_share_the_cup_of_each_pass()
     {
         DamageToMend Deep(string location) => Dinged(location, 40, 20) with { Choice = new Choice("fill-glass-coat", "epoxy-2to1", Schools: new Dictionary<string, string> { ["fill-thickness"] = "thin-passes" }) };
-        var plan = Board(Deep("deck"), Deep("bottom")).Planned();
+        var plan = Board(Deep("deck"), Deep("nose")).Planned();
         var passes = plan.Steps.Where(step => step.Stage == Stage.Mix && step.Id.StartsWith("fill", StringComparison.Ordinal)).ToList();
         passes.Select(step => step.Id).ShouldBe(["fill-mix", "fill-2-mix"]);
         foreach (var prefix in new[] { "fill", "fill-2" })

@@ -39,6 +39,7 @@ internal static partial class PlanLaws
         ["every text is whole"] = TextsWhole,
         ["what is planned can be kept and read again"] = KeptAndRead,
         ["an item is looked over and let down once, and blown up once, when all that was glued holds"] = AirOnce,
+        ["nothing is done on one side of an item while what was put on the other still runs"] = OneSideUp,
     };
 
     private static string Words(PlanStep step) => $"{Voice.Plain.Say(step.Title)}. {Voice.Plain.Say(step.Instruction)}";
@@ -400,6 +401,28 @@ internal static partial class PlanLaws
         foreach (var (timed, step, _) in steps.Take(held < 0 ? 0 : held).Skip(blown).Where(each => each.Step.Damage != steps[blown].Step.Damage && each.Local is not HoldTest.WatchStep && each.Step.Proof is not "soap" and not "edge"))
         {
             yield return $"{timed.StepId} disturbs the item while its pressure is watched";
+        }
+    }
+
+    private static IEnumerable<string> OneSideUp(RepairCase asked, RepairPlan plan)
+    {
+        var construction = Cases.Planner.Catalogue.Constructions[asked.Item.Construction];
+        string? SideOf(PlanStep step) => construction.Locations.First(place => place.Id == asked.Damages[step.Damage - 1].Seen.Location).Side;
+        var work = plan.Timeline.Select(timed => (Timed: timed, Step: plan.Steps.First(step => step.Id == timed.StepId)))
+            .Where(each => each.Step.Stage != Stage.Prove && Numbering.Parse(each.Step.Id).Id is not "find" and not "dry" and not "deflate" && SideOf(each.Step) is not null && each.Timed.StartsAt is not null).ToList();
+        foreach (var (timed, step) in work.Where(each => each.Step.Timing.Wait is { Kind: not WaitKind.Dry and not WaitKind.Pressure } wait && (wait.Kind != WaitKind.Loadable || each.Step.Stage == Stage.Apply)))
+        {
+            // Tacky enough for the next coat is firm enough to be turned: common practice.
+            var wait = step.Timing.Wait!;
+            var label = wait.Material is { } material ? Cases.Planner.Catalogue.Materials[material].Label!.RecoatOpensMin : null;
+            var from = wait.CountsFrom is { } counted ? plan.Timeline.First(each => each.StepId == counted).StartsAt!.Value : timed.HandsEndAt!.Value;
+            var runs = label is { } firm && firm < wait.OpensMin.CureMin
+                ? wait.Clock.TryFindReached(AbleMend.Core.Quantities.Measures.CureMin(firm), from, asked.Bench.ClimateFrom(plan.StartAt)) ?? DateTimeOffset.MaxValue
+                : timed.OpensAt ?? DateTimeOffset.MaxValue;
+            foreach (var other in work.Where(each => SideOf(each.Step) != SideOf(step) && each.Timed.StartsAt >= timed.StartsAt && each.Timed.StartsAt < runs))
+            {
+                yield return $"{other.Step.Id} is done while what {step.Id} put on still runs";
+            }
         }
     }
 }

@@ -15,7 +15,7 @@ public class SeveralFrontsTests
         Damages =
         [
             new DamageToMend(Cases.DeckDing(0.6).Damage, new Choice("fill-glass-coat", "epoxy-2to1")),
-            new DamageToMend(Cases.DeckDing(0.6).Damage with { Location = "bottom" }, new Choice("uv-under-film", "uv-polyester")),
+            new DamageToMend(Cases.DeckDing(0.6).Damage with { Location = "deck", DepthMm = 0.5 }, new Choice("uv-under-film", "uv-polyester")),
         ],
     };
 
@@ -121,7 +121,7 @@ public class SeveralFrontsTests
         one.Keep(new Happening(RunEventKind.HandBack, Text: "half"), Now.AddDays(5)).Problems.Single().Code.ShouldBe("not-now");
         var back = Done(one, 2).Keep(new Happening(RunEventKind.HandBack, Text: "all"), Now.AddDays(5)).Value!;
         back.Status.ShouldBe(MendStatus.HandedBack);
-        back.Follows!.Case.Damages.Single().Seen.Location.ShouldBe("bottom", "only the film was for now");
+        back.Follows!.Case.Damages.Single().Seen.DepthMm.ShouldBe(0.5, "only the film was for now");
         Cases.Planner.Plan(back.Follows.Case.StartingAt(Now)).Problems.ShouldBeEmpty();
     }
 
