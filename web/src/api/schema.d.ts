@@ -2248,6 +2248,13 @@ export interface components {
             /** @description Where the rule comes from. */
             source: components["schemas"]["Message"];
         };
+        /** @description What was put on in a step, and when it no longer runs: the item may be turned while it goes on setting. */
+        Firm: {
+            /** @description Identifier of the step. */
+            stepId: string;
+            /** @description Minutes at the reference of its wait's clock until it is firm, counted as its wait is: 0 as soon as hands are off, at most what the wait takes. */
+            firmMin: components["schemas"]["CureTime"];
+        };
         /** @description A leak or flaw on the item's record. */
         FoundBefore: {
             /**
@@ -2718,6 +2725,8 @@ export interface components {
             traits?: null | string[];
             /** @description Why nothing is mended at this place, or null. */
             refuse?: null | string;
+            /** @description The side that has to be up to work here, such as `deck`: two of them are done one after the other. Null where it is reached either way up. */
+            side?: null | string;
         };
         /** @description A closed mend, told by the first of its damages; without a decision where its record cannot be read. */
         LogEntry: {
@@ -4447,6 +4456,8 @@ export interface components {
             after?: null | string[];
             /** @description The other damages that it is done for at once, such as a test of the whole item; null for none. */
             also?: null | number[];
+            /** @description Steps on the other side of the item that have to be firm enough for it to be turned; null for none. */
+            whenFirm?: null | components["schemas"]["Firm"][];
         };
         /** @description A wait with its window: too early, good, too late. */
         StepWait: {
