@@ -75,6 +75,7 @@ public static class Run
         RepairPlan plan, PlanStep step, Dictionary<string, Progress> steps, IReadOnlyList<TimedStep> timeline, RepairCase repairCase, IReadOnlyList<RunEvent> kept, Bench bench)
     {
         var hold = Holds.Of(repairCase, plan, step, bench.Air, kept);
+        List<Wet> wet = PhaseOf(steps[step.Id], true) == StepPhase.Next ? StillWet(plan, step, steps, timeline, bench) : [];
         return new Front(
             step.Damage,
             step.Id,
@@ -84,11 +85,12 @@ public static class Run
             hold?.Result,
             steps[step.Id].Failed ? BackFrom(plan, step) : null,
             PhaseOf(steps[step.Id], true) == StepPhase.Next && timeline.First(each => each.StepId == step.Id) is { HeldFrom: not null, StartsAt: { } start } ? start : null,
-            PhaseOf(steps[step.Id], true) == StepPhase.Next ? Awaited(plan, step, steps, timeline, bench) : null,
+            PhaseOf(steps[step.Id], true) == StepPhase.Next ? Awaited(plan, step, steps, wet) : null,
             PhaseOf(steps[step.Id], true) is StepPhase.Next or StepPhase.Hands ? bench.Cups.StandOf(step) : null,
             Dryings.Of(step, kept),
             hold?.Trace,
-            plan.Steps.FirstOrDefault(each => each.Id == (step.Uses ?? step.Id) && each.Pour?.Cup is not null) is { } mix ? bench.Cups.TogetherOf(mix) : null);
+            plan.Steps.FirstOrDefault(each => each.Id == (step.Uses ?? step.Id) && each.Pour?.Cup is not null) is { } mix ? bench.Cups.TogetherOf(mix) : null,
+            wet.All(each => each.Until is not null) ? wet.Max(each => each.Until) : null);
     }
 
     /// <summary>What a run is folded at.</summary>
@@ -101,14 +103,20 @@ public static class Run
     private sealed record Bench(Climate Planned, Climate Air, Climate AtItem, PacesLearnt Paces, CupsInHand Cups, DateTimeOffset Now);
 
     /// <summary>The damages whose steps a step waits for and that have not got there yet.</summary>
-    private static IReadOnlyList<int>? Awaited(RepairPlan plan, PlanStep step, Dictionary<string, Progress> steps, IReadOnlyList<TimedStep> timeline, Bench bench)
-    {
-        PlanStep Of(string id) => plan.Steps.First(each => each.Id == id);
-        bool IsFirm(Firm firm) => steps[firm.StepId].DoneAt is not null || (steps[firm.StepId].HandsEndedAt is not null && Timeline.FirmAt(firm, Of(firm.StepId).Timing, timeline, bench.AtItem) <= bench.Now);
-        var awaited = (step.Timing.After ?? []).Where(id => steps[id].DoneAt is null).Concat((step.Timing.WhenFirm ?? []).Where(firm => !IsFirm(firm)).Select(firm => firm.StepId))
-            .Select(id => Of(id).Damage).Distinct().Order().ToList();
-        return awaited.Count > 0 ? awaited : null;
-    }
+    private static IReadOnlyList<int>? Awaited(RepairPlan plan, PlanStep step, Dictionary<string, Progress> steps, IReadOnlyList<Wet> wet) =>
+        (step.Timing.After ?? []).Where(id => steps[id].DoneAt is null).Concat(wet.Select(each => each.StepId))
+            .Select(id => plan.Steps.First(each => each.Id == id).Damage).Distinct().Order().ToList() is { Count: > 0 } awaited ? awaited : null;
+
+    /// <summary>What was put on, or is still to be, on the other side of the item, and when it no longer runs; null while that is not known.</summary>
+    private sealed record Wet(string StepId, DateTimeOffset? Until);
+
+    /// <summary>What still runs, or is not put on yet, on the side that is up before the item is turned to a step.</summary>
+    private static List<Wet> StillWet(RepairPlan plan, PlanStep step, Dictionary<string, Progress> steps, IReadOnlyList<TimedStep> timeline, Bench bench) =>
+    [
+        .. (step.Timing.WhenFirm ?? []).Where(firm => steps[firm.StepId].DoneAt is null)
+            .Select(firm => new Wet(firm.StepId, steps[firm.StepId].HandsEndedAt is null ? null : Timeline.FirmAt(firm, plan.Steps.First(each => each.Id == firm.StepId).Timing, timeline, bench.AtItem)))
+            .Where(each => each.Until is not { } until || until > bench.Now),
+    ];
 
     /// <summary>The last step before a test on which what it tests depends: the last mix, else the last application, else the first step.</summary>
     private static string BackFrom(RepairPlan plan, PlanStep test)

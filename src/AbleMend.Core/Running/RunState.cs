@@ -120,14 +120,15 @@ public sealed record WeighedAt(DateTimeOffset At, double Grams);
 /// <param name="Hold">What the readings of its hold test say so far; null when none is current.</param>
 /// <param name="LeadsBackTo">Where a failed test most likely leads back; null while none has failed.</param>
 /// <param name="HeldUntil">When it had better be begun, because a window that it leads to would close with nobody there; null where it may be begun now.</param>
-/// <param name="WaitsFor">The other damages that have to get there first, because it is done for all of them at once; null for none.</param>
+/// <param name="WaitsFor">The other damages that have to get there first, because it is done for all of them at once or the item is turned to it; null for none.</param>
 /// <param name="Cup">The cup that is being filled, or the next one of a mix in several; null where nothing is measured.</param>
 /// <param name="Drying">What weighings of what dries say so far; null where nothing dries.</param>
 /// <param name="Trace">The readings of its hold test, and how they come; null when none is current.</param>
 /// <param name="Together">The cup that its mix, or what uses it, shares with other mends; null where it has one of its own.</param>
+/// <param name="TurnFrom">When what was put on the other side no longer runs, so that the item may be turned to it; null where it waits for nothing of that kind, or that is not put on yet.</param>
 public sealed record Front(
     int Damage, string StepId, StepPhase Phase, LiveWindow? Window, DateTimeOffset? UseBy, HoldResult? Hold, string? LeadsBackTo, DateTimeOffset? HeldUntil = null, IReadOnlyList<int>? WaitsFor = null,
-    CupStand? Cup = null, DryingStand? Drying = null, HoldTrace? Trace = null, CupTogether? Together = null)
+    CupStand? Cup = null, DryingStand? Drying = null, HoldTrace? Trace = null, CupTogether? Together = null, DateTimeOffset? TurnFrom = null)
 {
     /// <value>Whether it waits for a cup that another mend mixes.</value>
     public bool WaitsForCup => Together is { IsMixedHere: false, BeganAt: null } && Phase is StepPhase.Next or StepPhase.Hands;

@@ -93,7 +93,11 @@ public class OneSideUpTests
             .Select((each, i) => new RunEvent(i + 1, plan.StartAt.AddMinutes(5 * (i + 1)), each.Kind, each.Id)).ToList();
         Front Other(DateTimeOffset at) => Run.Fold(asked, plan, plan.StartAt, events, at).Fronts.Single(front => front.Damage == 2);
         var filled = events[^1].At;
-        Other(filled.AddMinutes(5)).WaitsFor.ShouldBe([1]);
-        Other(filled.AddHours(8)).WaitsFor.ShouldBeNull("it takes the next coat by then, though it cannot be sanded yet");
+        var early = Other(filled.AddMinutes(5));
+        early.WaitsFor.ShouldBe([1]);
+        early.TurnFrom!.Value.ShouldBeInRange(filled.AddHours(2), filled.AddHours(6));
+        var firm = Other(early.TurnFrom.Value);
+        (firm.WaitsFor, firm.TurnFrom).ShouldBe((null, null), "it takes the next coat by then, though it cannot be sanded yet");
+        Run.Fold(asked, plan, plan.StartAt, events[..^1], filled).Fronts.Single(front => front.Damage == 2).ShouldSatisfyAllConditions(front => front.WaitsFor.ShouldBe([1]), front => front.TurnFrom.ShouldBeNull("nothing is put on yet"));
     }
 }

@@ -2295,12 +2295,17 @@ export interface components {
              * @description When it had better be begun, because a window that it leads to would close with nobody there; null where it may be begun now.
              */
             heldUntil?: null | string;
-            /** @description The other damages that have to get there first, because it is done for all of them at once; null for none. */
+            /** @description The other damages that have to get there first, because it is done for all of them at once or the item is turned to it; null for none. */
             waitsFor?: null | number[];
             cup?: null | components["schemas"]["CupStand"];
             drying?: null | components["schemas"]["DryingStand"];
             trace?: null | components["schemas"]["HoldTrace"];
             together?: null | components["schemas"]["CupTogether"];
+            /**
+             * Format: date-time
+             * @description When what was put on the other side no longer runs, so that the item may be turned to it; null where it waits for nothing of that kind, or that is not put on yet.
+             */
+            turnFrom?: null | string;
             /** @description Whether it waits for a cup that another mend mixes. */
             waitsForCup?: boolean;
         };

@@ -104,11 +104,7 @@ function CurrentStep({ step, front, desk, proofs }: CurrentProps) {
       <p className="lettering">{say`Step ${steps.indexOf(step) + 1} of ${steps.length}`}</p>
       <h2 className="text-5xl leading-none afar:text-(length:--words-from-afar)">{waiting && front.window ? waitWords[front.window.kind] : step.title}</h2>
       {front.heldUntil ? <HeldBack until={front.heldUntil} /> : null}
-      {front.waitsFor ? (
-        <Notice tone="early" word={say`Not yet.`}>
-          {say`It is done for all damages at once, and waits for damage ${front.waitsFor.join(', ')}.`}
-        </Notice>
-      ) : null}
+      {front.waitsFor ? <WaitsFor damages={front.waitsFor} turned={!!step.timing.whenFirm || !step.timing.also} turnFrom={front.turnFrom ?? null} /> : null}
       {front.useBy ? <UseBy useBy={front.useBy} /> : null}
       {waiting || front.phase === 'failed' ? null : <Dew step={step} mend={desk.mend.id} />}
       {front.cup?.stepId === step.id && !waiting ? <CupForSeveral front={front} desk={desk} /> : null}
@@ -239,6 +235,22 @@ function Cautions({ ids, plan }: { ids: readonly string[]; plan: RepairPlan }) {
         <li key={caution.id}>{caution.text}</li>
       ))}
     </ul>
+  );
+}
+
+/** What other damages have to do first: get as far, or set until the item can be turned. */
+function WaitsFor({ damages, turned, turnFrom }: { damages: number[]; turned: boolean; turnFrom: string | null }) {
+  const now = useNow();
+  const zone = useZone();
+  const which = damages.join(', ');
+  return (
+    <Notice tone="early" word={say`Not yet.`}>
+      {turnFrom
+        ? say`What was put on at damage ${which} still runs. Turn it over ${when(turnFrom, now, zone)}.`
+        : turned
+          ? say`It waits for damage ${which}.`
+          : say`It is done for all damages at once, and waits for damage ${which}.`}
+    </Notice>
   );
 }
 
