@@ -26,6 +26,7 @@ internal static class CupSharing
     public static IReadOnlyList<Part> Shared(IReadOnlyList<Part> alone, Func<Part, SharedCups?, Part> compose)
     {
         var (parts, kept) = (alone, new List<SharedMix>());
+        IReadOnlyList<TimedStep>? apart = null;
         IReadOnlyList<Composed> each = [.. alone.Select(part => part.Composed)];
         foreach (var mix in Likely(alone))
         {
@@ -35,9 +36,10 @@ internal static class CupSharing
                 IReadOnlyList<SharedMix> tried = [.. kept, mix with { Takers = [.. mix.Takers.Take(takers)] }];
                 var concerned = tried[^1].Takers.Append(mix.Host).ToHashSet();
                 IReadOnlyList<Part> composed = [.. parts.Select(part => concerned.Contains(part.Look.View.Number) && CupsOf(part.Look.View.Number, tried, each) is { } cups ? compose(part, cups) : part)];
-                if (IsNoWorse(composed, parts, tried))
+                apart ??= Laid(parts).Timeline;
+                if (NoWorse(composed, apart, tried) is { } better)
                 {
-                    (parts, takers) = (composed, 0);
+                    (parts, apart, takers) = (composed, better, 0);
                     kept.Add(tried[^1]);
                 }
             }
@@ -123,23 +125,25 @@ internal static class CupSharing
     }
 
     /// <summary>
-    /// Whether sharing one more cup leaves it in one cup, misses no window and makes the item hardly later, with every share of every
-    /// cup used in time: what waits for the new one comes later to those that were shared before it.
+    /// The timeline with one more cup shared, where that leaves it in one cup, misses no window and makes the item hardly later, with every
+    /// share of every cup used in time: what waits for the new one comes later to those that were shared before it. Else null.
     /// </summary>
-    private static bool IsNoWorse(IReadOnlyList<Part> shared, IReadOnlyList<Part> before, IReadOnlyList<SharedMix> mixes)
+    private static IReadOnlyList<TimedStep>? NoWorse(IReadOnlyList<Part> shared, IReadOnlyList<TimedStep> apart, IReadOnlyList<SharedMix> mixes)
     {
         var added = mixes[^1];
         if (shared[added.Host - 1].Composed.Composition.Mixes.First(each => each.StepId == added.StepId).Cups is { Magnitude: > 1 })
         {
-            return false;
+            return null;
         }
 
-        var ((steps, timeline), (_, apart)) = (Laid(shared), Laid(before));
+        var (steps, timeline) = Laid(shared);
         var cups = mixes.Select(mix => Numbering.Of(mix.Host, mix.StepId)).ToHashSet();
         return Timeline.ReadyAt(timeline) <= Timeline.ReadyAt(apart) + MostLater
             && timeline.Count(step => step.MissesWindow) <= apart.Count(step => step.MissesWindow)
             && timeline.Count(step => step.HeldFrom is not null) <= apart.Count(step => step.HeldFrom is not null)
-            && steps.Where(step => step.Timing.Uses is { } used && cups.Contains(used.StepId)).All(step => InTime(step, timeline));
+            && steps.Where(step => step.Timing.Uses is { } used && cups.Contains(used.StepId)).All(step => InTime(step, timeline))
+            ? timeline
+            : null;
     }
 
     private static bool InTime(PlanStep step, IReadOnlyList<TimedStep> timeline)

@@ -157,16 +157,21 @@ internal sealed class DoneOnce
     /// <summary>Whether all steps can be done one after another, each once: nothing waits for itself.</summary>
     private static bool HasAnOrder(IReadOnlyList<Part> parts, Dictionary<string, string> kept)
     {
-        var left = AsItIsDone(parts, kept).Concat(OneSideUp.Of(parts).Select(turning => (Before: PlaceOf(turning.Before), After: PlaceOf(turning.After)))).Distinct().ToList();
-        while (left.Count > 0)
+        var order = AsItIsDone(parts, kept).Select(each => (Before: each.Before.Id, After: each.After.Id)).Concat(OneSideUp.Of(parts).Select(turning => (turning.Before, turning.After))).Distinct().ToList();
+        var (next, awaited) = (order.ToLookup(each => each.Before, each => each.After), order.CountBy(each => each.After).ToDictionary());
+        var ready = new Queue<string>(order.Select(each => each.Before).Where(id => !awaited.ContainsKey(id)).Distinct());
+        while (ready.TryDequeue(out var done))
         {
-            var waiting = left.Select(each => each.After).ToHashSet();
-            if (left.RemoveAll(each => !waiting.Contains(each.Before)) == 0)
+            foreach (var id in next[done])
             {
-                return false;
+                awaited[id]--;
+                if (awaited[id] == 0)
+                {
+                    ready.Enqueue(id);
+                }
             }
         }
 
-        return true;
+        return awaited.Values.All(count => count == 0);
     }
 }

@@ -211,6 +211,7 @@ function Fronts({ desk, run, at }: { desk: MendDesk; run: RunState; at: number }
 function frontWords(front: Front | undefined, plan: RepairPlan, now: number): string {
   if (!front) return say`Done`;
   const title = plan.steps.find((step) => step.id === front.stepId)?.title ?? '';
+  if (front.turnFrom) return say`turn it in ${countdown(Date.parse(front.turnFrom) - now)}`;
   if (!front.window) return title;
   const end = nextEnd(front.window, now);
   return end ? `${end.words} ${countdown(end.at - now)}` : windowWords[windowState(front.window, now)].toLowerCase();
@@ -246,7 +247,7 @@ function WaitsFor({ damages, turned, turnFrom }: { damages: number[]; turned: bo
   return (
     <Notice tone="early" word={say`Not yet.`}>
       {turnFrom
-        ? say`What was put on at damage ${which} still runs. Turn it over ${when(turnFrom, now, zone)}.`
+        ? say`What was put on at damage ${which} still runs. Turn it over from ${when(turnFrom, now, zone)} on.`
         : turned
           ? say`It waits for damage ${which}.`
           : say`It is done for all damages at once, and waits for damage ${which}.`}
