@@ -90,6 +90,22 @@ public class ShopDaysTests
         }
     }
 
+    // Two people are free for the two sides at once: the resin is not.
+    [Fact]
+    public void The_other_side_of_a_board_is_begun_when_what_was_put_on_is_firm_and_before_it_can_be_sanded()
+    {
+        var mend = Draft("board-three-dings", 1);
+        var days = Planned(Two, [mend]);
+        var filled = days.Blocks.Single(block => StepsOf(mend, block).Contains("fill"));
+        var turned = days.Blocks.Single(block => StepsOf(mend, block).Contains("2:cut"));
+        turned.StartsAt.ShouldBeGreaterThan(filled.EndsAt.AddHours(2));
+        turned.StartsAt.ShouldBeLessThan(filled.OverAt!.Value);
+        days.Blocks.Single(block => StepsOf(mend, block).Contains("fair")).StartsAt.ShouldBeGreaterThan(days.Blocks.Single(block => StepsOf(mend, block).Contains("2:fill")).EndsAt.AddHours(2), "and the deck again when the bottom is");
+    }
+
+    /// <summary>The steps from a block's first to the one before the next block of its damage.</summary>
+    private static IReadOnlyList<string> StepsOf(MendToPlan mend, DayBlock block) => [.. mend.Plan.Steps.SkipWhile(step => step.Id != block.StepId).Where(step => step.Damage == Numbering.Parse(block.StepId).Number).Take(block.Titles.Count).Select(step => step.Id)];
+
     [Fact]
     public void What_is_due_first_and_could_be_late_goes_first()
     {
