@@ -77,6 +77,7 @@ internal static partial class CatalogueChecks
             foreach (var location in construction.Locations)
             {
                 checks.Known(location.Traits, $"{id}, place {location.Id}", "trait", Words(data.Vocabulary.Traits));
+                checks.Known(location.Side, $"{id}, place {location.Id}", "side", [.. construction.Locations.Select(place => place.Id)]);
             }
 
             CheckDamages(checks, construction, answered);

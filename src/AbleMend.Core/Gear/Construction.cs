@@ -100,7 +100,7 @@ public enum GearFamily
 /// <param name="Layers">Layers of this place, outside in, where it is built otherwise; null for the construction's own.</param>
 /// <param name="Traits">What the rules want to know of it, such as <c>fin-box</c>, <c>airtight</c>, <c>ferrule</c> or <c>knee</c>.</param>
 /// <param name="Refuse">Why nothing is mended at this place, or null.</param>
-/// <param name="Side">The side that has to be up to work here, such as <c>deck</c>: two of them are done one after the other. Null where it is reached either way up.</param>
+/// <param name="Side">The side that has to be up to work here, by the place that stands for it, such as <c>deck</c>: two of them take turns. Null where it is reached either way up.</param>
 public sealed record Location(
     string Id,
     [property: Size(1, 60)][property: Words] string Name,

@@ -67,12 +67,15 @@ internal static class OneSideUp
     /// <summary>A step with which a side is turned up: the turning told and reckoned.</summary>
     /// <param name="part">The damage that it is of.</param>
     /// <param name="step">The step.</param>
-    public static PlanStep Turned(Part part, PlanStep step) =>
-        step with
+    public static PlanStep Turned(Part part, PlanStep step)
+    {
+        var side = part.Look.View.Construction.Locations.First(place => place.Id == SideOf(part)).Name;
+        return step with
         {
-            Instruction = ((Message)$"Turn it over, {part.Look.View.Location.Name:inside} up. {step.Instruction}").Told(),
+            Instruction = ((Message)$"Turn it over, {side:inside} up. {step.Instruction}").Told(),
             Timing = step.Timing with { HandsOnMin = step.Timing.HandsOnMin + TurnMin },
         };
+    }
 
     private static Turning Between(Spell done, Spell next)
     {

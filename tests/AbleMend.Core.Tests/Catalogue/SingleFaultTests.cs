@@ -77,6 +77,7 @@ public class SingleFaultTests
         { "constructions", "ski", "damages[0].kind", "\"scrach\"" },
         { "constructions", "ski", "damages[0].location", "\"keel\"" },
         { "constructions", "csm-boat", "locations[0].traits", "[\"airtigth\"]" },
+        { "constructions", "ski", "locations[0].side", "\"bass\"" },
         { "schools", "patch-order", "default", "\"largest-first\"" },
         { "schools", "soft-board", "options[0].method", "\"uv-slice-filled\"" },
         { "schools", "pvc-patch", "options[0].material", "\"cement-vinil\"" },
