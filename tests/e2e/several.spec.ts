@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { goOnTo, kept, openMend, setNumber } from './bench.ts';
+import { come, goOnTo, kept, openMend, setNumber } from './bench.ts';
 import { ShopServer } from './server.ts';
 
 const server = new ShopServer();
@@ -61,4 +61,16 @@ test('two damages of one board, from first look to the hand-back', async ({ page
   await expect(page.getByText('Ding, bottom')).toBeVisible();
   await page.goto(`${server.url}/mends/${id}/labels`);
   await expect(page.getByRole('listitem').first()).toContainText('[1]');
+});
+
+test('a board is turned over when what was put on one side no longer runs', async ({ page }) => {
+  const id = await come(server.url, 'board-three-dings', '2:cut');
+  await page.goto(`${server.url}/mends/${id}/mend`);
+  await expect(page.getByText(/What was put on at damage 1 still runs\. Turn it over from \d\d:\d\d on\./)).toBeVisible();
+  const damages = page.getByRole('group', { name: 'Damages of this item' });
+  await expect(damages.getByRole('button', { name: /^2/ })).toContainText('turn it in');
+  await expect(page.getByText('Turn it over, bottom up.')).toBeVisible();
+  // The hand knows better: what is firm to the touch may be turned.
+  await page.getByRole('button', { name: /^Done/ }).click();
+  await expect(page.getByRole('heading', { name: 'Key it with P60' })).toBeVisible();
 });

@@ -8,14 +8,14 @@ namespace AbleMend.Core.Plans;
 
 /// <summary>
 /// What is done to the item as a whole is done once for all its damages: it is looked over, let down and dried before the first is
-/// opened, and blown up, weighed or stood on when the last is mended. Nothing that holds air is blown up while a damage of it is still open.
+/// opened, and blown up, weighed or stood on when the last is mended. Nothing is cut or closed at one damage while the item dries for another,
+/// and nothing that holds air is blown up while a damage of it is still open.
 /// </summary>
 internal sealed class DoneOnce
 {
     private static readonly HashSet<string> WholeItem = [Surfaces.FindStep, Surfaces.DeflateStep, Drying.StepId, HoldTest.InflateStep, HoldTest.WatchStep];
 
     private readonly IReadOnlyList<Part> _parts;
-    private readonly Dictionary<string, string> _kept;
     private readonly ILookup<string, int> _also;
     private readonly ILookup<string, string> _after;
     private readonly ILookup<string, Turning> _turnings;
@@ -24,15 +24,15 @@ internal sealed class DoneOnce
     private DoneOnce(IReadOnlyList<Part> parts, IReadOnlyList<Shared> shared)
     {
         _parts = parts;
-        _kept = Kept(shared);
+        var kept = Kept(shared);
         _also = shared.SelectMany(each => each.Others.Select(other => (each.Host.Id, other.Number))).ToLookup(each => each.Id, each => each.Number);
         var turnings = OneSideUp.Of(parts);
         _turnings = turnings.ToLookup(turning => turning.After);
         _turned = turnings.GroupBy(turning => turning.Before).Select(turning => turning.First().After).ToHashSet();
-        _after = AsItIsDone(parts, _kept).Where(each => each.Before.Number != each.After.Number).Distinct().ToLookup(each => each.After.Id, each => each.Before.Id);
+        _after = AsItIsDone(parts, kept).Where(each => each.Before.Number != each.After.Number).Distinct().ToLookup(each => each.After.Id, each => each.Before.Id);
         Parts =
         [
-            .. parts.Select(part => part.Composed.Composition.Steps.Select(step => step.Id).Where(id => _kept.ContainsKey(Numbering.Of(part.Look.View.Number, id))).ToHashSet() is { Count: > 0 } left
+            .. parts.Select(part => part.Composed.Composition.Steps.Select(step => step.Id).Where(id => kept.ContainsKey(Numbering.Of(part.Look.View.Number, id))).ToHashSet() is { Count: > 0 } left
                 ? part with { Composed = part.Composed.Without(left) }
                 : part),
         ];
@@ -52,7 +52,7 @@ internal sealed class DoneOnce
     public static DoneOnce In(IReadOnlyList<Part> parts)
     {
         List<Shared> alike = parts.Count < 2 ? [] : [.. Alike(parts)];
-        return new DoneOnce(parts, HasAnOrder(parts, Kept(alike)) ? alike : Possible(parts, alike));
+        return new DoneOnce(parts, alike.Count == 0 || HasAnOrder(parts, Kept(alike)) ? alike : Possible(parts, alike));
     }
 
     /// <summary>The steps, with what is done once waiting for all damages, and what follows it in each waiting for it.</summary>
@@ -136,9 +136,27 @@ internal sealed class DoneOnce
         .. part.Composed.Composition.Steps.Select(step => Numbering.Of(part.Look.View.Number, step.Id)).Select(id => PlaceOf(kept.GetValueOrDefault(id, id))),
     ];
 
-    /// <summary>What comes before what: as each damage has it, and as the item may be blown up.</summary>
+    /// <summary>What comes before what: as each damage has it, once the item is dry, and as it may be blown up.</summary>
     private static IEnumerable<(Place Before, Place After)> AsItIsDone(IReadOnlyList<Part> parts, Dictionary<string, string> kept) =>
-        parts.Select(part => Chain(part, kept)).SelectMany(chain => chain.Zip(chain.Skip(1))).Concat(BeforeItIsBlownUp(parts, kept));
+        parts.Select(part => Chain(part, kept)).SelectMany(chain => chain.Zip(chain.Skip(1))).Concat(OnceItIsDry(parts, kept)).Concat(BeforeItIsBlownUp(parts, kept));
+
+    /// <summary>
+    /// What dries, dries before anything is cut or closed at another damage: what is closed keeps the water in, what is taken off or put on
+    /// spoils the weighing, and what is rinsed wets all of it. Common practice.
+    /// </summary>
+    private static IEnumerable<(Place Before, Place After)> OnceItIsDry(IReadOnlyList<Part> parts, Dictionary<string, string> kept)
+    {
+        var lanes = parts.Select(part => (Part: part, Chain: Chain(part, kept))).ToList();
+        return lanes.SelectMany(lane => lane.Chain.Where(IsDrying)).Distinct()
+            .SelectMany(dry => lanes.Where(lane => !lane.Chain.Contains(dry)).Select(lane => (dry, First: FirstOfItsOwn(lane.Part, lane.Chain))))
+            .Where(each => each.First is not null).Select(each => (each.dry, each.First!));
+    }
+
+    /// <summary>The first step at a damage itself, once it is dry where it was wet.</summary>
+    private static Place? FirstOfItsOwn(Part part, List<Place> chain) =>
+        chain.Zip(part.Composed.Composition.Steps).Skip(chain.FindIndex(IsDrying) + 1).FirstOrDefault(each => !IsOfTheWholeItem(each.Second)).First;
+
+    private static bool IsDrying(Place place) => Numbering.Parse(place.Id).Id == Drying.StepId;
 
     /// <summary>
     /// Whatever else is done to an item that holds air is over before it is blown up: what is glued slides or blows off, what is let down

@@ -96,6 +96,16 @@ public class DoneOnceTests
         plan.Timeline.Count(step => Numbering.Parse(step.StepId).Id == "prove-float").ShouldBe(1);
     }
 
+    // Common practice, no source: what is closed keeps the water in, and what is put on spoils the weighing.
+    [Fact]
+    public void A_dry_ding_stays_open_while_the_board_dries_for_a_wet_one()
+    {
+        var dry = Cases.DeckDing().Damages[0] with { Choice = new Choice("fill-glass-coat", "epoxy-2to1") };
+        var plan = (Cases.DeckDing() with { Damages = [dry, dry with { Seen = dry.Seen with { Location = "nose", Wet = true, DepthMm = 6 } }] }).Planned();
+        var dried = plan.Timeline.Single(step => step.StepId == "2:dry").OpensAt!.Value;
+        plan.Timeline.Where(step => step.Damage == 1).ShouldAllBe(step => step.StartsAt >= dried);
+    }
+
     [Fact]
     public void A_test_set_by_hand_for_one_damage_stays_its_own()
     {

@@ -40,6 +40,7 @@ internal static partial class PlanLaws
         ["what is planned can be kept and read again"] = KeptAndRead,
         ["an item is looked over and let down once, and blown up once, when all that was glued holds"] = AirOnce,
         ["nothing is done on one side of an item while what was put on the other still runs"] = OneSideUp,
+        ["nothing is cut or closed at one damage while the item dries for another"] = DriedFirst,
     };
 
     private static string Words(PlanStep step) => $"{Voice.Plain.Say(step.Title)}. {Voice.Plain.Say(step.Instruction)}";
@@ -422,6 +423,18 @@ internal static partial class PlanLaws
             foreach (var other in work.Where(each => SideOf(each.Step) != SideOf(step) && each.Timed.StartsAt >= timed.StartsAt && each.Timed.StartsAt < runs))
             {
                 yield return $"{other.Step.Id} is done while what {step.Id} put on still runs";
+            }
+        }
+    }
+
+    private static IEnumerable<string> DriedFirst(RepairCase asked, RepairPlan plan)
+    {
+        foreach (var dry in plan.Steps.Where(step => Numbering.Parse(step.Id).Id == "dry"))
+        {
+            var over = At(plan, dry.Id).OpensAt;
+            foreach (var step in plan.Steps.Where(step => step.Stage is not Stage.Prove && !dry.Timing.IsFor(step.Damage) && Numbering.Parse(step.Id).Id is not "find" and not "dry" and not "deflate" && !(At(plan, step.Id).StartsAt >= over)))
+            {
+                yield return $"{step.Id} is done while {dry.Id} dries";
             }
         }
     }
