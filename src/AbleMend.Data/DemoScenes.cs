@@ -102,7 +102,7 @@ internal static class DemoScenes
             new("BRD-13", Ding("deck", 40, 5), For(later.AddDays(3)), System("fill-glass-coat", "epoxy-2to1"),
                 new("glass", StepPhase.Waiting, TimeSpan.FromMinutes(20)), Days(1))
             {
-                MoreDamages = [Ding("bottom", 28, 4), new(DamageKind.Crack, "rail", new CrackShape(60, 1), 0.5, false, Cause.Knock)],
+                MoreDamages = [Ding("tail", 28, 4), new(DamageKind.Crack, "rail", new CrackShape(60, 1), 0.5, false, Cause.Knock)],
             },
         ];
     }

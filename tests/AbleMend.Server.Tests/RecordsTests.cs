@@ -2,6 +2,7 @@ using System.Net;
 using System.Net.Http.Json;
 using AbleMend.Core;
 using AbleMend.Core.Cases;
+using AbleMend.Core.Curing;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Running;
 using AbleMend.Data;
@@ -166,10 +167,10 @@ public sealed class RecordsTests : IDisposable
     }
 
     [Fact]
-    public async Task An_item_with_as_many_damages_as_a_case_may_have_goes_from_first_look_to_the_log()
+    public async Task An_item_whose_six_damages_share_a_cup_goes_from_first_look_to_the_log()
     {
-        var ding = Shop.DeckDing().Damages[0] with { Choice = new Choice("fill-glass-coat", "epoxy-2to1") };
-        var mend = await _shop.OpenMendAsync(Shop.DeckDing() with { Damages = [.. Enumerable.Repeat(ding, 12)] });
+        var ding = Shop.DeckDing().Damages[0] with { Choice = new Choice("uv-under-film", "uv-polyester") };
+        var mend = await _shop.OpenMendAsync(Shop.DeckDing() with { Damages = [.. Enumerable.Repeat(ding, 6)], Bench = new BenchFacts(20, 55, LightLevel.FullSun) });
         mend.Plan!.Steps.ShouldContain(step => step.Instruction.ToString().Contains("for damages 1, 2, 3, 4, 5"), "they share a cup");
         var closed = await HandBackAsync(await _shop.StartAsync(mend));
         closed.Status.ShouldBe(MendStatus.HandedBack);
