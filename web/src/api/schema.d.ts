@@ -2730,7 +2730,7 @@ export interface components {
             traits?: null | string[];
             /** @description Why nothing is mended at this place, or null. */
             refuse?: null | string;
-            /** @description The side that has to be up to work here, such as `deck`: two of them are done one after the other. Null where it is reached either way up. */
+            /** @description The side that has to be up to work here, by the place that stands for it, such as `deck`: two of them take turns. Null where it is reached either way up. */
             side?: null | string;
         };
         /** @description A closed mend, told by the first of its damages; without a decision where its record cannot be read. */
