@@ -114,7 +114,7 @@ public static class Run
     private static List<Wet> StillWet(RepairPlan plan, PlanStep step, Dictionary<string, Progress> steps, IReadOnlyList<TimedStep> timeline, Bench bench) =>
     [
         .. (step.Timing.WhenFirm ?? []).Where(firm => steps[firm.StepId].DoneAt is null)
-            .Select(firm => new Wet(firm.StepId, steps[firm.StepId].HandsEndedAt is null ? null : Timeline.FirmAt(firm, plan.Steps.First(each => each.Id == firm.StepId).Timing, timeline, bench.AtItem)))
+            .Select(firm => new Wet(firm.StepId, steps[firm.StepId].HandsEndedAt is null ? null : Timeline.FirmAt(firm, bench.Paces.At(plan.Steps.First(each => each.Id == firm.StepId).Timing), timeline, bench.AtItem)))
             .Where(each => each.Until is not { } until || until > bench.Now),
     ];
 
