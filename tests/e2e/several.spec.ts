@@ -70,6 +70,10 @@ test('a board is turned over when what was put on one side no longer runs', asyn
   const damages = page.getByRole('group', { name: 'Damages of this item' });
   await expect(damages.getByRole('button', { name: /^2/ })).toContainText('turn it in');
   await expect(page.getByText('Turn it over, bottom up.')).toBeVisible();
+  const { entries } = (await (await page.request.get(`${server.url}/api/bench`)).json()) as {
+    entries: { id: number; urgency: string; heldUntil: string | null }[];
+  };
+  expect(entries.find((each) => each.id === id)).toMatchObject({ urgency: 'waiting', heldUntil: expect.any(String) });
   // The hand knows better: what is firm to the touch may be turned.
   await page.getByRole('button', { name: /^Done/ }).click();
   await expect(page.getByRole('heading', { name: 'Key it with P60' })).toBeVisible();

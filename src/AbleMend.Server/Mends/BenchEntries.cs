@@ -27,17 +27,18 @@ internal static class BenchEntries
     public static BenchEntry Entry(BenchRow row, RepairPlan plan, RunState state, DateTimeOffset now)
     {
         var current = plan.Steps.FirstOrDefault(step => step.Id == state.CurrentStepId);
+        var lead = state.Fronts.FirstOrDefault(front => front.StepId == current?.Id);
         var next = plan.Steps.SkipWhile(step => step != current).Skip(1).FirstOrDefault(step => step.Damage == current?.Damage)?.Title;
         var titles = plan.Steps.ToDictionary(step => step.Id, step => step.Title);
         return new BenchEntry(
             row.Id, row.Tag, row.ItemName, BenchOrder.UrgencyOf(state, now), state.Phase,
-            state.Fronts.FirstOrDefault(front => front.StepId == current?.Id) is { WaitsForCup: true } guest ? (Message)$"Its cup is mixed with “{guest.Together!.Others[0].Item:as-is}”" : current?.Title ?? "Hand it back", next, state.Window, state.UseBy, row.DueAt, state.ReadyAt,
+            lead is { WaitsForCup: true } guest ? (Message)$"Its cup is mixed with “{guest.Together!.Others[0].Item:as-is}”" : current?.Title ?? "Hand it back", next, state.Window, state.UseBy, row.DueAt, state.ReadyAt,
             state.Steps.Count(step => step.Phase == StepPhase.Done), state.Steps.Count,
             [
                 .. state.Timeline.Where(step => step.StartsAt is not null)
                     .Select(step => new Band(titles[step.StepId], step.StartsAt!.Value, step.HandsEndAt!.Value, step.OpensAt, step.ClosesAt)),
             ],
-            state.HeldUntil);
+            state.HeldUntil ?? lead?.TurnFrom);
     }
 
     /// <summary>A mend that is not started.</summary>
