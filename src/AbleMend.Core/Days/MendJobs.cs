@@ -137,7 +137,8 @@ internal sealed class MendJobs(SlotCalendar calendar, ShopFloor floor)
         }
 
         lags.AddRange(MixLives(run, place, places));
-        var (notBefore, lastStart) = before < 0 ? Standing(mend, first) : (0, int.MaxValue);
+        var (standing, lastStart) = before < 0 ? Standing(mend, first) : (0, int.MaxValue);
+        var notBefore = Math.Max(standing, OnceOthersLet(mend, first));
         // What waits or is in hand goes by its window and by its cup; only what may begin at any time can be pinned.
         var pinned = place == 0 && lastStart == int.MaxValue && mend.Wish.BeginAt is { } begin && calendar.Ceiling(begin) is var slot && slot >= Math.Max(1, notBefore) ? slot : (int?)null;
         var notBy = NotBy(mend);
@@ -221,6 +222,21 @@ internal sealed class MendJobs(SlotCalendar calendar, ShopFloor floor)
             { Phase: StepPhase.Next } => (HeldUntil(mend), int.MaxValue),
             _ => (0, int.MaxValue),
         };
+    }
+
+    /// <summary>When what waits already at other damages of the item lets a step begin: what it waits for there is over, or is firm.</summary>
+    private int OnceOthersLet(MendToPlan mend, PlanStep step)
+    {
+        if (mend.Run is not { } run)
+        {
+            return 0;
+        }
+
+        var waiting = run.Fronts.Where(front => front.Phase == StepPhase.Waiting).ToDictionary(front => front.StepId, front => front.Window);
+        return (step.Timing.After ?? []).Where(waiting.ContainsKey).Select(id => waiting[id]?.OpensAt)
+            .Concat((step.Timing.WhenFirm ?? []).Where(firm => waiting.ContainsKey(firm.StepId)).Select(firm => Timeline.FirmAt(firm, mend.Plan.Steps.First(each => each.Id == firm.StepId).Timing, run.Timeline, mend.Climate)))
+            .Select(at => at is { } over ? Math.Clamp(calendar.Ceiling(over), 0, calendar.Slots) : calendar.Slots)
+            .DefaultIfEmpty(0).Max();
     }
 
     private int HeldUntil(MendToPlan mend) => mend.Wish.NotBefore is { } from ? Math.Max(0, calendar.Ceiling(from)) : 0;

@@ -103,6 +103,42 @@ public class ShopDaysTests
         days.Blocks.Single(block => StepsOf(mend, block).Contains("fair")).StartsAt.ShouldBeGreaterThan(days.Blocks.Single(block => StepsOf(mend, block).Contains("2:fill")).EndsAt.AddHours(2), "and the deck again when the bottom is");
     }
 
+    // What waits already is no stretch of the days any more, and still holds up the turning and the blowing-up.
+    [Theory]
+    [InlineData("board-three-dings")]
+    [InlineData("csm-tube-puncture")]
+    [InlineData("inflatable-board-seam-leak")]
+    public void What_waits_at_one_damage_holds_up_what_has_to_wait_for_it_at_another(string example)
+    {
+        var read = GalleryTests.Read(example);
+        var mend = Mend.Open(read.Damages.Count > 1 ? read : read with { Damages = [read.Damages[0], read.Damages[0]] }, Cases.Planner, Now).Value!.Start(Cases.Planner, Now).Value!;
+        var held = 0;
+        while (mend.StateAt(Now) is { CurrentStepId: not null } state)
+        {
+            // Hands do whatever they can before they say of any wait that it is over.
+            var next = state.Fronts.FirstOrDefault(front => front is { Phase: StepPhase.Next, WaitsFor: null });
+            mend = next is null
+                ? mend.Keep(new Happening(RunEventKind.Ready, state.Fronts.First(front => front.Phase == StepPhase.Waiting).StepId), Now).Value!
+                : mend.Plan!.Steps.First(step => step.Id == next.StepId).Proof is null ? mend.Keep(new Happening(RunEventKind.HandsDone, next.StepId), Now).Value! : mend.Keep(new Happening(RunEventKind.Proof, next.StepId, Value: 0, Passed: true), Now).Value!;
+            held += HeldUp(MendToPlan.Running(1, mend, null, Now));
+        }
+
+        held.ShouldBeGreaterThan(0);
+    }
+
+    /// <summary>How many blocks of a mend wait for what waits now at another of its damages; each is held to it.</summary>
+    private static int HeldUp(MendToPlan mend)
+    {
+        var days = Planned(Two, [mend]);
+        var steps = mend.Plan.Steps.ToDictionary(step => step.Id, step => step.Timing);
+        var held = days.Blocks.SelectMany(block => mend.Run!.Fronts.Where(front => front is { Phase: StepPhase.Waiting, Window.OpensAt: not null }).SelectMany(front =>
+            (steps[block.StepId].After ?? []).Where(id => id == front.StepId).Select(_ => (block, Lets: front.Window!.OpensAt!.Value))
+                .Concat((steps[block.StepId].WhenFirm ?? []).Where(firm => firm.StepId == front.StepId && firm.FirmMin.CureMin > 0)
+                    .Select(firm => (block, Lets: steps[front.StepId].Wait!.Clock.TryFindReached(firm.FirmMin, front.Window!.FromAt, mend.Climate)!.Value))))).ToList();
+        held.ShouldAllBe(each => each.block.StartsAt >= each.Lets);
+        return held.Count;
+    }
+
     /// <summary>The steps from a block's first to the one before the next block of its damage.</summary>
     private static IReadOnlyList<string> StepsOf(MendToPlan mend, DayBlock block) => [.. mend.Plan.Steps.SkipWhile(step => step.Id != block.StepId).Where(step => step.Damage == Numbering.Parse(block.StepId).Number).Take(block.Titles.Count).Select(step => step.Id)];
 
