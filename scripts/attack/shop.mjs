@@ -55,9 +55,17 @@ export async function openShop({ demo = false, database = join(mkdtempSync(join(
   const port = await freePort();
   const base = `http://127.0.0.1:${port}`;
   const startedAt = performance.now();
-  const server = spawn('dotnet', ['AbleMend.Server.dll'], {
+  const server = spawn(join(top, 'artifacts/server/AbleMend.Server'), [], {
     cwd: join(top, 'artifacts/server'),
-    env: { ...process.env, AbleMend__Port: `${port}`, AbleMend__Database: database, AbleMend__Empty: `${!demo}`, DOTNET_CLI_TELEMETRY_OPTOUT: '1', MALLOC_ARENA_MAX: '2', ...env },
+    env: {
+      ...process.env,
+      AbleMend__Port: `${port}`,
+      AbleMend__Database: database,
+      AbleMend__Empty: `${!demo}`,
+      DOTNET_CLI_TELEMETRY_OPTOUT: '1',
+      MALLOC_ARENA_MAX: '2',
+      ...env,
+    },
     stdio: ['ignore', 'pipe', 'pipe'],
   });
   let said = '';

@@ -136,4 +136,6 @@ public static partial class OpenJson
 [JsonSerializable(typeof(IReadOnlyList<School>))]
 [JsonSerializable(typeof(IReadOnlyList<LookTest>))]
 [JsonSerializable(typeof(IReadOnlyList<AftercareLine>))]
+[JsonSerializable(typeof(IReadOnlyList<Mishap>))]
+[JsonSerializable(typeof(Vocabulary))]
 public sealed partial class OpenJsonContext : JsonSerializerContext;

@@ -22,11 +22,13 @@ using Microsoft.AspNetCore.Http.Json;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Options;
 using Serilog;
+using Serilog.Settings.Configuration;
 
 // Read while the server is put together: whoever asks first waits for what is left of it.
 var shipped = Task.Run(Planner.Shipped);
-var builder = WebApplication.CreateBuilder(args);
-builder.Host.UseSerilog((context, log) => log.ReadFrom.Configuration(context.Configuration).Filter.ByExcluding(StartFaults.IsPutOff).WriteTo.Console());
+// The settings are read at the start alone: a watch on their file would be one more thing to set up, and to run out of.
+var builder = WebApplication.CreateSlimBuilder([.. args, "--hostBuilder:reloadConfigOnChange=false"]);
+builder.Host.UseSerilog((context, log) => log.ReadFrom.Configuration(context.Configuration, new ConfigurationReaderOptions(typeof(ConsoleLoggerConfigurationExtensions).Assembly)).Filter.ByExcluding(StartFaults.IsPutOff).WriteTo.Console());
 builder.Services.AddOptions<ServerOptions>().BindConfiguration(ServerOptions.Section).ValidateDataAnnotations().ValidateOnStart();
 var options = builder.Configuration.GetSection(ServerOptions.Section).Get<ServerOptions>() ?? new ServerOptions();
 builder.WebHost.ConfigureKestrel(kestrel =>
@@ -37,7 +39,11 @@ builder.WebHost.ConfigureKestrel(kestrel =>
     kestrel.AddServerHeader = false;
 });
 builder.Services.Configure<ForwardedHeadersOptions>(forwarded => Proxies.Believe(forwarded, options.Proxy));
-builder.Services.Configure<JsonOptions>(json => OpenJson.Apply(json.SerializerOptions));
+builder.Services.Configure<JsonOptions>(json =>
+{
+    OpenJson.Apply(json.SerializerOptions);
+    json.SerializerOptions.TypeInfoResolverChain.Insert(1, ContractsJson.Default);
+});
 builder.Services.AddHttpContextAccessor();
 builder.Services.AddSingleton<Voices>();
 builder.Services.AddSingleton<IConfigureOptions<JsonOptions>, SpokenAnswers>();
@@ -127,10 +133,13 @@ try
     api.MapFallback(ProblemAnswers.NothingHere).ExcludeFromDescription();
     app.MapCalendars();
     app.MapFallbackToFile("index.html");
+    var endpoints = EndpointsOnce.Of(app);
 
     // The tool that writes the API's description runs this file as well: it must not touch a database.
     if (Assembly.GetEntryAssembly()?.GetName().Name != "GetDocument.Insider")
     {
+        // After the catalogue: two threads are what a small machine has, and the other makes the database ready.
+        _ = shipped.ContinueWith(_ => endpoints.Endpoints, TaskScheduler.Default);
         await Startup.PrepareAsync(app.Services, CancellationToken.None);
         // Beside the addresses, which the server puts together while it begins to listen: nobody waits for either by itself.
         _ = Startup.AskFirstAsync(app.Services);

@@ -36,7 +36,7 @@ export class ShopServer {
     this.port ||= await freePort();
     const words = join(this.folder, 'words.json');
     if (language) writeFileSync(words, JSON.stringify(language));
-    this.process = spawn('dotnet', ['AbleMend.Server.dll'], {
+    this.process = spawn(join(published, 'AbleMend.Server'), [], {
       cwd: published,
       stdio: 'ignore',
       env: {
