@@ -9,6 +9,7 @@ interface Days {
     people: string[];
     blocks: { mend: number; person: number; startsAt: string; endsAt: string }[];
     taken: { thing: string; number: number; mend: number }[];
+    together: { at: string; mixes: { mend: number; title: string }[] }[];
   };
   mends: { id: number; tag: string; wish: { person: string | null; notBy: string[] | null; beginAt: string | null } }[];
 }
@@ -98,4 +99,19 @@ test('the air of the day says how high it stands, when it is clear and what give
   await expect(air.getByText(/of 8 h$/)).toBeVisible();
   const { vapours } = (await (await fetch(`${server.url}/api/air`)).json()) as { vapours: unknown[] };
   await expect(air.getByRole('listitem')).toHaveCount(vapours.length);
+});
+
+test('like mixes of two boards come together, and the day and its sheet say so', async ({ page }) => {
+  for (let i = 0; i < 2; i++) await fetch(`${server.url}/api/gallery/eps-rail-crushed`, { method: 'POST' });
+  const { plan, mends } = await served();
+  const cup = plan.together.find((each) => each.mixes.length > 1)!;
+  const tags = cup.mixes.map((mix) => mends.find((mend) => mend.id === mix.mend)!.tag);
+  await page.goto(`${server.url}/days`);
+  const day = new Date(cup.at).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short', timeZone: 'UTC' });
+  await page.getByRole('radio', { name: day }).click();
+  const cups = page.getByRole('region', { name: 'One cup for several' });
+  for (const tag of tags) await expect(cups).toContainText(tag);
+  await expect(cups).toContainText(cup.mixes[0]!.title);
+  await page.emulateMedia({ media: 'print' });
+  await expect(cups).toBeVisible();
 });

@@ -84,6 +84,9 @@ public sealed record Stretch(int Work, IReadOnlyList<Lag> Lags, SlotWait Over)
 
     /// <value>What its wait brings into the room.</value>
     public Airs Waits { get; init; }
+
+    /// <value>What is mixed in it; null for nothing.</value>
+    public DayMix? Mix { get; init; }
 }
 
 /// <summary>A job: stretches in an order in which each comes after those that it waits for.</summary>

@@ -42,7 +42,26 @@ public enum WhyMoved
 
     /// <summary>There was room sooner.</summary>
     FoundRoom,
+
+    /// <summary>It mixes what another mixes then, and one cup may do for both.</summary>
+    OneCup,
 }
+
+/// <summary>Mixes of several mends that hands come to in one go, so that one cup may do for all.</summary>
+/// <param name="At">When the first is mixed.</param>
+/// <param name="Mixes">What is mixed, in order of time.</param>
+public sealed record DayTogether(DateTimeOffset At, IReadOnlyList<MixOfDay> Mixes)
+{
+    /// <summary>Whether a stretch is among those that share the cup.</summary>
+    /// <param name="block">The stretch.</param>
+    public bool Has(DayBlock block) => Mixes.Any(mix => mix.Mend == block.Mend && mix.StepId == block.StepId);
+}
+
+/// <summary>One of several mixes.</summary>
+/// <param name="Mend">Number of the mend.</param>
+/// <param name="StepId">First step of the stretch in which it is mixed.</param>
+/// <param name="Title">What it is mixed for.</param>
+public sealed record MixOfDay(int Mend, string StepId, Message Title);
 
 /// <summary>A stretch that stands elsewhere than in the plan before.</summary>
 /// <param name="Mend">Number of the mend.</param>
@@ -66,6 +85,9 @@ public sealed record DaysPlan(
 {
     /// <value>Which clamp and which place each item has, and until when; what waits now is among it.</value>
     public IReadOnlyList<DayTaken> Taken { get; init; } = [];
+
+    /// <value>Like mixes that come together, in order of time.</value>
+    public IReadOnlyList<DayTogether> Together { get; init; } = [];
 
     /// <value>What it is worth; null for one that was kept before that was told.</value>
     public DaysWorth? Worth { get; init; }

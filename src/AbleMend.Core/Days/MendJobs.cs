@@ -158,7 +158,23 @@ internal sealed class MendJobs(SlotCalendar calendar, ShopFloor floor)
             HeldUntil = next,
             Hands = HandsOf(run),
             Waits = AirsOf(last.Timing.Wait),
+            Mix = MixOf(mend, run),
         };
+    }
+
+    /// <summary>The cup that a stretch mixes, where it is one cup: what goes in, in which parts, and how it is measured.</summary>
+    private static DayMix? MixOf(MendToPlan mend, StepRun run)
+    {
+        var (step, offset) = run.Steps.Zip(run.Offsets).FirstOrDefault(each => each.First.Pour?.Cup is not null);
+        if (step?.Pour?.Cup is not { } cup || mend.Plan.Steps.FirstOrDefault(each => each.Uses == step.Id && each.Id != step.Id && each.Stage != Stage.Mix) is not { } user)
+        {
+            return null;
+        }
+
+        var parts = cup.Ingredients.Select(each => $"{each.Part}{(each.Grams is not null ? "g" : each.Each is not null ? "x" : "")}");
+        return new DayMix(
+            string.Join(' ', (step.Takes ?? []).Select(taking => taking.Material).Distinct().Order(StringComparer.Ordinal).Concat(parts)),
+            (int)(offset / DayProblem.SlotMin), user.Timing.HandsOnMin, step.UseWithinMin ?? double.PositiveInfinity);
     }
 
     private static Airs AirsOf(StepWait? wait) => wait?.Kind switch

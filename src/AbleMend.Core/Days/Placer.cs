@@ -41,11 +41,12 @@ internal sealed class Placer
     /// <summary>The job as early as it fits; null where it does not fit into the days that are planned.</summary>
     /// <param name="job">Place of the job.</param>
     /// <param name="notBefore">Slots before which its stretches do not begin, or null.</param>
+    /// <param name="keepsClear">Whether hands are to be kept clear before a window.</param>
     /// <remarks>Hands are kept clear before a window where one can be met so; one that no start meets is missed rather than the job left out.</remarks>
-    public Placed? Place(int job, IReadOnlyList<int>? notBefore = null)
+    public Placed? Place(int job, IReadOnlyList<int>? notBefore = null, bool keepsClear = true)
     {
         var form = _jobs[job];
-        _keepsClear = form.KeepsClear;
+        _keepsClear = keepsClear && form.KeepsClear;
         var fits = _keepsClear && Fits(form, notBefore, mayMiss: false);
         _keepsClear = false;
         if (!fits && !Fits(form, notBefore, mayMiss: false) && !Fits(form, notBefore, mayMiss: true))

@@ -39,22 +39,33 @@ public sealed class ShopDays(ShopFloor floor, BenchFacts bench)
         var running = mends.SelectMany(mend => jobs.RunningOf(mend).Select(each => (mend.Id, Wait: each))).ToList();
         var problem = ProblemOf(calendar, [.. laid.Select(each => each.Laid.Job)]) with { Running = [.. running.Select(each => each.Wait)] };
         var search = new DaySearch(problem, seed, before is null ? null : [.. laid.Select(each => StoodAt(each.Mend, each.Laid.Runs, before, calendar))], before is null ? 0 : MoveCostMin / DayProblem.SlotMin);
-        return new DaysDraft(problem, search, best => LaidOut(best, now, calendar, laid, running, before));
+        return new DaysDraft(problem, search, best => LaidOut(problem, DayMixes.Gathered(problem, best), now, calendar, laid, running, before));
     }
 
     private DaysPlan LaidOut(
-        IReadOnlyList<Placed?> best, DateTimeOffset now, SlotCalendar calendar, IReadOnlyList<(MendToPlan Mend, (DayJob Job, IReadOnlyList<StepRun> Runs) Laid)> laid,
+        DayProblem problem, IReadOnlyList<Placed?> best, DateTimeOffset now, SlotCalendar calendar, IReadOnlyList<(MendToPlan Mend, (DayJob Job, IReadOnlyList<StepRun> Runs) Laid)> laid,
         IReadOnlyList<(int Id, RunningWait Wait)> running, DaysPlan? before)
     {
         var blocks = laid.SelectMany((each, j) => best[j] is { } placed ? Blocks(each.Mend, each.Laid, placed, calendar) : []).OrderBy(block => block.StartsAt).ThenBy(block => block.Person).ToList();
         var ready = laid.Select((each, j) => Ready(each.Mend, each.Laid.Job, best[j], calendar)).OrderBy(each => each.ReadyAt ?? DateTimeOffset.MaxValue).ToList();
-        return new DaysPlan(now, calendar.At(calendar.Slots), [.. floor.People.Select(person => person.Name)], blocks, ready, before is null ? [] : Moves(before, blocks, now))
+        var together = DayMixes.Together(problem, best).Select(group => Told(group, best, laid, calendar)).OrderBy(each => each.At).ToList();
+        return new DaysPlan(now, calendar.At(calendar.Slots), [.. floor.People.Select(person => person.Name)], blocks, ready, before is null ? [] : Moves(before, blocks, together, now))
         {
+            Together = together,
             Taken = DayTaken.Numbered([
                 .. running.SelectMany(each => each.Wait.Holds.Select(hold => new DayTaken((SharedThing)hold.Resource, 0, each.Id, now, calendar.At(each.Wait.Until)))),
                 .. laid.SelectMany((each, j) => best[j] is { } placed ? Taken(each.Mend.Id, each.Laid.Job, placed, calendar) : []),
             ]),
         };
+    }
+
+    private static DayTogether Told(
+        IReadOnlyList<(int Job, int Stretch, DayMix Mix)> group, IReadOnlyList<Placed?> best, IReadOnlyList<(MendToPlan Mend, (DayJob Job, IReadOnlyList<StepRun> Runs) Laid)> laid, SlotCalendar calendar)
+    {
+        StepRun RunOf((int Job, int Stretch, DayMix Mix) each) => laid[each.Job].Laid.Runs[each.Stretch];
+        return new DayTogether(
+            calendar.At(best[group[0].Job]!.Starts[group[0].Stretch] + group[0].Mix.Offset),
+            [.. group.Select(each => new MixOfDay(laid[each.Job].Mend.Id, RunOf(each).Steps[0].Id, RunOf(each).Steps.First(step => step.Pour?.Cup is not null).Title))]);
     }
 
     private static IEnumerable<DayTaken> Taken(int mend, DayJob job, Placed placed, SlotCalendar calendar) =>
@@ -64,9 +75,17 @@ public sealed class ShopDays(ShopFloor floor, BenchFacts bench)
     private DayProblem ProblemOf(SlotCalendar calendar, IReadOnlyList<DayJob> jobs) =>
         new(calendar.Slots, jobs, [.. floor.People.Select(person => new Hands(person.Skill, calendar.HoursOf(person, floor, bench.OpensHour, bench.ClosesHour)))], MendJobs.Capacities(floor));
 
-    /// <summary>Where a mend's stretches stood in an earlier plan; null where one of them stood nowhere.</summary>
+    /// <summary>
+    /// Where a mend's stretches stood in an earlier plan; null where one of them stood nowhere, and where it came to another's cup: it is
+    /// placed anew and brought there again, for straight after other work is nowhere that it would be left.
+    /// </summary>
     private Placed? StoodAt(MendToPlan mend, IReadOnlyList<StepRun> runs, DaysPlan before, SlotCalendar calendar)
     {
+        if (before.Together.Any(each => each.Mixes.Skip(1).Any(mix => mix.Mend == mend.Id)))
+        {
+            return null;
+        }
+
         var stood = runs.Select(run => before.Blocks.FirstOrDefault(block => block.Mend == mend.Id && block.StepId == run.Steps[0].Id)).ToList();
         return stood.Any(block => block is null || block.Person >= floor.People.Count) ? null
             : new Placed([.. stood.Select(block => Math.Max(0, calendar.Floor(block!.StartsAt)))], [.. stood.Select(block => block!.Person)]);
@@ -101,7 +120,7 @@ public sealed class ShopDays(ShopFloor floor, BenchFacts bench)
         return new DayReady(mend.Id, ready, mend.DueAt, mend.DueAt is { } due && ready > due ? Math.Round((ready - due).TotalMinutes) : 0, score.Missed);
     }
 
-    private static IReadOnlyList<DayMove> Moves(DaysPlan before, IReadOnlyList<DayBlock> blocks, DateTimeOffset now)
+    private static IReadOnlyList<DayMove> Moves(DaysPlan before, IReadOnlyList<DayBlock> blocks, IReadOnlyList<DayTogether> together, DateTimeOffset now)
     {
         var stood = before.Blocks.ToLookup(block => (block.Mend, block.StepId));
         return
@@ -109,12 +128,12 @@ public sealed class ShopDays(ShopFloor floor, BenchFacts bench)
             .. from block in blocks
                let was = stood[(block.Mend, block.StepId)].FirstOrDefault()
                where was is not null && (block.StartsAt - was.StartsAt).Duration() >= Noticed
-               let why = Why(was, block, before, blocks, now)
+               let why = Why(was, block, before, blocks, together, now)
                select new DayMove(block.Mend, block.StepId, block.Titles[0], was.StartsAt, block.StartsAt, why.Why, why.For),
         ];
     }
 
-    private static (WhyMoved Why, int? For) Why(DayBlock was, DayBlock block, DaysPlan before, IReadOnlyList<DayBlock> blocks, DateTimeOffset now)
+    private static (WhyMoved Why, int? For) Why(DayBlock was, DayBlock block, DaysPlan before, IReadOnlyList<DayBlock> blocks, IReadOnlyList<DayTogether> together, DateTimeOffset now)
     {
         if (block.StartsAt < was.StartsAt)
         {
@@ -129,6 +148,11 @@ public sealed class ShopDays(ShopFloor floor, BenchFacts bench)
         if (OverBefore(block, blocks) - OverBefore(was, before.Blocks) >= Noticed)
         {
             return (WhyMoved.WaitMoved, null);
+        }
+
+        if (together.FirstOrDefault(each => each.Has(block)) is { } cup && !before.Together.Any(each => each.Has(block)))
+        {
+            return (WhyMoved.OneCup, cup.Mixes.First(mix => mix.Mend != block.Mend).Mend);
         }
 
         // Whoever has the hands in the time that it stood in before.

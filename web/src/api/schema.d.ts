@@ -1841,6 +1841,16 @@ export interface components {
              */
             until: string;
         };
+        /** @description Mixes of several mends that hands come to in one go, so that one cup may do for all. */
+        DayTogether: {
+            /**
+             * Format: date-time
+             * @description When the first is mixed.
+             */
+            at: string;
+            /** @description What is mixed, in order of time. */
+            mixes: components["schemas"]["MixOfDay"][];
+        };
         /** @description What somebody wants of a mend in the plan of the days. */
         DayWish: {
             /**
@@ -1902,6 +1912,8 @@ export interface components {
             moved: components["schemas"]["DayMove"][];
             /** @description Which clamp and which place each item has, and until when; what waits now is among it. */
             taken?: components["schemas"]["DayTaken"][];
+            /** @description Like mixes that come together, in order of time. */
+            together?: components["schemas"]["DayTogether"][];
             worth?: null | components["schemas"]["DaysWorth"];
         };
         /** @description The plan of the days. */
@@ -3268,6 +3280,18 @@ export interface components {
              * @description Minutes from the start of that step, above 0.
              */
             withinMin: number;
+        };
+        /** @description One of several mixes. */
+        MixOfDay: {
+            /**
+             * Format: int32
+             * @description Number of the mend.
+             */
+            mend: number;
+            /** @description First step of the stretch in which it is mixed. */
+            stepId: string;
+            /** @description What it is mixed for. */
+            title: components["schemas"]["Message"];
         };
         /**
          * @description What goes into a cup.
@@ -4979,7 +5003,7 @@ export interface components {
          * @description Why a stretch stands elsewhere than in the plan before.
          * @enum {unknown}
          */
-        WhyMoved: "not-begun" | "wait-moved" | "made-way" | "found-room";
+        WhyMoved: "not-begun" | "wait-moved" | "made-way" | "found-room" | "one-cup";
         /** @description What readings did to a window. */
         WindowMove: {
             /**

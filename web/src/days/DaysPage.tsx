@@ -16,7 +16,7 @@ import { say } from '../words/say';
 import { AirToday } from './AirToday';
 import { Load } from './Load';
 import { Wish } from './Wish';
-import { blocksOn, daysOf, minutesOf, rangeOf, shelvesOf, turnOf, worthWords, type Taken } from './dayView';
+import { blocksOn, cupsOn, daysOf, minutesOf, rangeOf, sharesOf, shelvesOf, turnOf, worthWords, type Taken } from './dayView';
 
 type Block = Schemas['DayBlock'];
 type View = Schemas['DaysView'];
@@ -63,6 +63,7 @@ function Days({ view }: { view: View }) {
         </span>
       </div>
       <DayPicture blocks={today} plan={plan} mends={mends} now={now} zone={zone} day={day} />
+      <Together plan={plan} day={day} mends={mends} zone={zone} />
       <Sheet blocks={today} plan={plan} mends={mends} zone={zone} />
       <div className="no-print">
         <AirToday />
@@ -115,7 +116,14 @@ const why: Record<Schemas['WhyMoved'], string> = {
   'wait-moved': say`its wait is over at another time`,
   'made-way': say`made way`,
   'found-room': say`there was room sooner`,
+  'one-cup': say`one cup may do`,
 };
+
+function forWhom(move: Schemas['DayMove'], mends: Mends): string {
+  const other = mends.get(move.for ?? 0)?.tag;
+  if (!other) return '';
+  return move.why === 'one-cup' ? say` for it and ${other}` : say` for ${other}`;
+}
 
 function Moved({ view, mends, now, zone }: { view: View; mends: Mends; now: number; zone: string }) {
   const moved = view.plan.moved;
@@ -129,11 +137,35 @@ function Moved({ view, mends, now, zone }: { view: View; mends: Mends; now: numb
         {moved.map((move) => (
           <li key={`${move.mend} ${move.stepId}`}>
             <strong>{mends.get(move.mend)?.tag}</strong> {move.title}: {when(move.from, now, zone)} → {when(move.to, now, zone)}, {why[move.why]}
-            {move.for === null || move.for === undefined ? '' : say` for ${mends.get(move.for)?.tag}`}.
+            {forWhom(move, mends)}.
           </li>
         ))}
       </ul>
     </details>
+  );
+}
+
+/** What is mixed for several items in one go: weighed out once, where the bench finds that one cup does for all. */
+function Together({ plan, day, mends, zone }: { plan: View['plan']; day: string; mends: Mends; zone: string }) {
+  const cups = cupsOn(plan.together ?? [], day, zone);
+  if (cups.length === 0) return null;
+  return (
+    <section aria-label={say`One cup for several`} className="mt-3 border-l-8 border-good bg-sheet px-4 py-2">
+      <h2 className="text-xl font-bold">{say`One cup for several`}</h2>
+      <ul>
+        {cups.map((cup) => (
+          <li key={cup.at} className="text-lg leading-snug">
+            <span className="numeral">{clock(cup.at, zone)}</span>
+            {sharesOf(cup).map(([title, mixed]) => (
+              <span key={title} className="ml-3">
+                <strong>{mixed.map((mend) => mends.get(mend)?.tag ?? '').join(', ')}</strong> {title}
+              </span>
+            ))}
+          </li>
+        ))}
+      </ul>
+      <p className="no-print text-faint">{say`Get them all ready before anything is mixed: the bench then offers the one cup, and says whether it holds and lasts for all.`}</p>
+    </section>
   );
 }
 

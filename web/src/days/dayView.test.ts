@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import type { Schemas } from '../api/types';
-import { blocksOn, daysOf, minutesOf, rangeOf, shelvesOf, turnOf, worthWords } from './dayView';
+import { blocksOn, cupsOn, daysOf, minutesOf, rangeOf, sharesOf, shelvesOf, turnOf, worthWords } from './dayView';
 
 const block = (startsAt: string, endsAt: string, person = 0): Schemas['DayBlock'] => ({
   mend: 1,
@@ -72,5 +72,19 @@ test('a plan says how late it is, what none could better, and what looking on ha
     'Late by 60 min in all, each as often as it counts.',
     'No plan could be less late: each is ready as soon as if it were alone.',
     'Looking on has saved 1 window.',
+  ]);
+});
+
+test('a cup for several stands on the day on which it is mixed, by the clock of the shop', () => {
+  const cup = (at: string) => ({
+    at,
+    mixes: [1, 2, 3].map((mend) => ({ mend, stepId: 'fill-mix', title: mend === 2 ? 'Mix the sanding coat' : 'Mix the fill' })),
+  });
+  const cups = [cup('2026-05-06T08:00:00Z'), cup('2026-05-06T23:30:00Z')];
+  expect(cupsOn(cups, '2026-05-06', 'Europe/Dublin')).toEqual([cups[0]]);
+  expect(cupsOn(cups, '2026-05-07', 'Europe/Dublin')).toEqual([cups[1]]);
+  expect(sharesOf(cups[0]!)).toEqual([
+    ['Mix the fill', [1, 3]],
+    ['Mix the sanding coat', [2]],
   ]);
 });

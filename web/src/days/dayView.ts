@@ -6,6 +6,8 @@ type Block = Schemas['DayBlock'];
 
 export type Taken = Schemas['DayTaken'];
 
+export type Cup = Schemas['DayTogether'];
+
 /** What somebody has in hand, and what comes next. */
 export interface Turn {
   now: Block | null;
@@ -28,6 +30,17 @@ export function daysOf(blocks: readonly Block[], nowIso: string, zone: string): 
 
 export function blocksOn(blocks: readonly Block[], day: string, zone: string): Block[] {
   return blocks.filter((block) => localDay(block.startsAt, zone) === day);
+}
+
+/** What is mixed for several items in one go on a day. */
+export function cupsOn(together: readonly Cup[], day: string, zone: string): Cup[] {
+  return together.filter((cup) => localDay(cup.at, zone) === day);
+}
+
+/** What a cup is mixed for, each with the mends that it is mixed for so. */
+export function sharesOf(cup: Cup): [title: string, mends: number[]][] {
+  const titles = [...new Set(cup.mixes.map((mix) => mix.title))];
+  return titles.map((title) => [title, cup.mixes.filter((mix) => mix.title === title).map((mix) => mix.mend)]);
 }
 
 /** From the hour before the first hands of a day to the hour after the last. */

@@ -1,0 +1,146 @@
+using AbleMend.Core.Methods.Steps;
+using AbleMend.Core.Running;
+
+namespace AbleMend.Core.Days;
+
+/// <summary>A cup that a stretch mixes. Another that mixes the same may take from it, when hands come to both in one go.</summary>
+/// <param name="Of">What is mixed; the same text is the same mix.</param>
+/// <param name="Offset">Slots from the start of its stretch at which it is mixed, 0 or more.</param>
+/// <param name="FirstMin">Minutes that spreading it for the first time takes.</param>
+/// <param name="LifeMin">Minutes for which it can be spread; infinity for what keeps.</param>
+public sealed record DayMix(string Of, int Offset, double FirstMin, double LifeMin)
+{
+    /// <summary>Whether one cup is spread everywhere within its life.</summary>
+    /// <param name="mixes">What takes from it, 1 or more.</param>
+    public static bool IsSpreadInTime(IReadOnlyList<DayMix> mixes) =>
+        mixes.Count <= CupsTogether.Most && Mixes.MixingMin + mixes.Sum(mix => mix.FirstMin) + ((mixes.Count - 1) * CupsTogether.ToNextMin) <= mixes.Min(mix => mix.LifeMin);
+}
+
+/// <summary>
+/// Like mixes in a plan of the days: brought together where that costs nobody anything, so that one cup, weighed out once, does for several
+/// items. Whether it does is said at the bench, by what is really mixed (<see cref="CupsTogether"/>).
+/// </summary>
+internal static class DayMixes
+{
+    /// <summary>How much later a mend may be ready for a cup that is shared. From memory: half a working day is let go by for a batch, a night is not.</summary>
+    private const int MostLater = 4 * 60 / DayProblem.SlotMin;
+
+    /// <summary>Slots that may lie between two stretches that are done in one go.</summary>
+    private const int Pause = 1;
+
+    /// <summary>A plan in which jobs were put later to come to a like mix of another, where no window is missed for it and nothing is later than it was due.</summary>
+    /// <param name="problem">What was planned.</param>
+    /// <param name="plan">The plan; a job that fits into no day is null in it.</param>
+    public static IReadOnlyList<Placed?> Gathered(DayProblem problem, IReadOnlyList<Placed?> plan)
+    {
+        var mixes = Of(problem, plan);
+        if (mixes.Count < 2 || mixes.GroupBy(each => each.Mix.Of).All(like => like.Count() == 1))
+        {
+            return plan;
+        }
+
+        var (placer, placed) = (new Placer(problem), plan.ToArray());
+        for (var job = 0; job < placed.Length; job++)
+        {
+            if (placed[job] is { } stands)
+            {
+                placer.Book(job, stands, 1);
+            }
+        }
+
+        foreach (var (job, k, mix) in mixes.OrderBy(each => MixedAt(each, plan)).ThenBy(each => each.Job))
+        {
+            var others = mixes.Where(other => other.Job != job && other.Mix.Of == mix.Of && DayMix.IsSpreadInTime([mix, other.Mix])).ToList();
+            if (others.Exists(other => IsOneGo(problem, placed, (job, k, mix), other)))
+            {
+                continue;
+            }
+
+            foreach (var other in others.Where(other => MixedAt(other, placed) - MixedAt((job, k, mix), placed) is > 0 and <= MostLater).OrderBy(other => MixedAt(other, placed)))
+            {
+                if (Joined(problem, placer, placed, (job, k, mix), other) is { } joined)
+                {
+                    placed[job] = joined;
+                    break;
+                }
+            }
+        }
+
+        return placed;
+    }
+
+    /// <summary>The mixes of a plan that hands come to in one go, each group in order of time.</summary>
+    /// <param name="problem">What was planned.</param>
+    /// <param name="plan">The plan.</param>
+    public static IReadOnlyList<IReadOnlyList<(int Job, int Stretch, DayMix Mix)>> Together(DayProblem problem, IReadOnlyList<Placed?> plan)
+    {
+        var groups = new List<List<(int Job, int Stretch, DayMix Mix)>>();
+        foreach (var mix in Of(problem, plan).OrderBy(each => MixedAt(each, plan)).ThenBy(each => each.Job))
+        {
+            var group = groups.FindLast(each => each[0].Mix.Of == mix.Mix.Of);
+            if (group is not null && group.TrueForAll(each => each.Job != mix.Job) && IsOneGo(problem, plan, group[^1], mix) && DayMix.IsSpreadInTime([.. group.Select(each => each.Mix), mix.Mix]))
+            {
+                group.Add(mix);
+            }
+            else
+            {
+                groups.Add([mix]);
+            }
+        }
+
+        return [.. groups.Where(group => group.Count > 1)];
+    }
+
+    private static List<(int Job, int Stretch, DayMix Mix)> Of(DayProblem problem, IReadOnlyList<Placed?> plan) =>
+        [.. from job in Enumerable.Range(0, problem.Jobs.Count) where plan[job] is not null from each in problem.Jobs[job].Stretches.Index() where each.Item.Mix is not null select (job, each.Index, each.Item.Mix)];
+
+    private static int MixedAt((int Job, int Stretch, DayMix Mix) each, IReadOnlyList<Placed?> plan) => plan[each.Job]!.Starts[each.Stretch] + each.Mix.Offset;
+
+    /// <summary>Whether hands come from the one to the other without a pause.</summary>
+    private static bool IsOneGo(DayProblem problem, IReadOnlyList<Placed?> plan, (int Job, int Stretch, DayMix Mix) one, (int Job, int Stretch, DayMix Mix) other)
+    {
+        var (first, second) = MixedAt(one, plan) <= MixedAt(other, plan) ? (one, other) : (other, one);
+        return MixedAt(second, plan) <= plan[first.Job]!.Starts[first.Stretch] + problem.Jobs[first.Job].Stretches[first.Stretch].Work + Pause;
+    }
+
+    /// <summary>A job put later, so that its mix comes just before or after another; null where that costs anything.</summary>
+    private static Placed? Joined(DayProblem problem, Placer placer, Placed?[] placed, (int Job, int Stretch, DayMix Mix) one, (int Job, int Stretch, DayMix Mix) other)
+    {
+        var old = placed[one.Job]!;
+        placer.Book(one.Job, old, -1);
+        var was = placer.WorthOf(one.Job, old);
+        var joined = Later(problem.Jobs[one.Job], old, one.Stretch, MixedAt(other, placed)).Select(least => placer.Place(one.Job, least, keepsClear: false)).FirstOrDefault(later =>
+        {
+            placed[one.Job] = later;
+            return later is not null && IsOneGo(problem, placed, one, other) && HasTimeLeft(problem.Jobs[one.Job].Stretches[one.Stretch], later.Starts, one.Stretch) && CostsNothing(was, placer.WorthOf(one.Job, later));
+        });
+        placed[one.Job] = old;
+        placer.Book(one.Job, joined ?? old, 1);
+        return joined;
+    }
+
+    /// <summary>Slots before which a job's stretches do not begin, so that one ends no sooner than another cup is mixed: by itself, or with what opens its window.</summary>
+    private static IEnumerable<int[]> Later(DayJob job, Placed old, int stretch, int mixedAt)
+    {
+        var later = Math.Max(0, mixedAt - job.Stretches[stretch].Work - old.Starts[stretch]);
+        yield return [.. old.Starts.Select((start, k) => k == stretch ? start + later : start)];
+        var opens = new HashSet<int> { stretch };
+        for (var k = stretch; k > 0; k--)
+        {
+            if (opens.Contains(k))
+            {
+                opens.UnionWith(job.Stretches[k].Lags.Where(lag => lag.Closes is not null).Select(lag => lag.From));
+            }
+        }
+
+        yield return [.. old.Starts.Select((start, k) => opens.Contains(k) ? start + later : start)];
+    }
+
+    /// <summary>Whether hands that come straight from the other mix may be late by what they are else kept clear for.</summary>
+    private static bool HasTimeLeft(Stretch stretch, IReadOnlyList<int> starts, int k) =>
+        starts[k] + stretch.ClearBefore <= stretch.LastStart && stretch.Lags.All(lag => lag.Closes is not { } closes || starts[k] + stretch.ClearBefore <= closes.At(starts[lag.From] + lag.Offset));
+
+    /// <summary>Whether no window is missed and nothing is later than it was due; straight from the other mix to this one is the same work, and not a window met narrowly.</summary>
+    private static bool CostsNothing((int Missed, int Tight, long Late, int End) was, (int Missed, int Tight, long Late, int End) now) =>
+        now.Missed <= was.Missed && now.Tight <= was.Tight + 1 && now.Late <= was.Late && now.End <= was.End + MostLater;
+}
