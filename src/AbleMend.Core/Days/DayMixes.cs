@@ -16,6 +16,12 @@ public sealed record DayMix(string Of, int Offset, double FirstMin, double LifeM
         mixes.Count <= CupsTogether.Most && Mixes.MixingMin + mixes.Sum(mix => mix.FirstMin) + ((mixes.Count - 1) * CupsTogether.ToNextMin) <= mixes.Min(mix => mix.LifeMin);
 }
 
+/// <summary>A mix of a plan.</summary>
+/// <param name="Job">Place of its job.</param>
+/// <param name="Stretch">Place of the stretch in which it is mixed.</param>
+/// <param name="Mix">What is mixed.</param>
+internal sealed record MixOfJob(int Job, int Stretch, DayMix Mix);
+
 /// <summary>
 /// Like mixes in a plan of the days: brought together where that costs nobody anything, so that one cup, weighed out once, does for several
 /// items. Whether it does is said at the bench, by what is really mixed (<see cref="CupsTogether"/>).
@@ -48,19 +54,19 @@ internal static class DayMixes
             }
         }
 
-        foreach (var (job, k, mix) in mixes.OrderBy(each => MixedAt(each, plan)).ThenBy(each => each.Job))
+        foreach (var mix in mixes.OrderBy(each => MixedAt(each, plan)).ThenBy(each => each.Job))
         {
-            var others = mixes.Where(other => other.Job != job && other.Mix.Of == mix.Of && DayMix.IsSpreadInTime([mix, other.Mix])).ToList();
-            if (others.Exists(other => IsOneGo(problem, placed, (job, k, mix), other)))
+            var others = mixes.Where(other => other.Job != mix.Job && other.Mix.Of == mix.Mix.Of && DayMix.IsSpreadInTime([mix.Mix, other.Mix])).ToList();
+            if (others.Exists(other => IsOneGo(problem, placed, mix, other)))
             {
                 continue;
             }
 
-            foreach (var other in others.Where(other => MixedAt(other, placed) - MixedAt((job, k, mix), placed) is > 0 and <= MostLater).OrderBy(other => MixedAt(other, placed)))
+            foreach (var other in others.Where(other => MixedAt(other, placed) - MixedAt(mix, placed) is > 0 and <= MostLater).OrderBy(other => MixedAt(other, placed)))
             {
-                if (Joined(problem, placer, placed, (job, k, mix), other) is { } joined)
+                if (Joined(problem, placer, placed, mix, other) is { } joined)
                 {
-                    placed[job] = joined;
+                    placed[mix.Job] = joined;
                     break;
                 }
             }
@@ -72,9 +78,9 @@ internal static class DayMixes
     /// <summary>The mixes of a plan that hands come to in one go, each group in order of time.</summary>
     /// <param name="problem">What was planned.</param>
     /// <param name="plan">The plan.</param>
-    public static IReadOnlyList<IReadOnlyList<(int Job, int Stretch, DayMix Mix)>> Together(DayProblem problem, IReadOnlyList<Placed?> plan)
+    public static IReadOnlyList<IReadOnlyList<MixOfJob>> Together(DayProblem problem, IReadOnlyList<Placed?> plan)
     {
-        var groups = new List<List<(int Job, int Stretch, DayMix Mix)>>();
+        var groups = new List<List<MixOfJob>>();
         foreach (var mix in Of(problem, plan).OrderBy(each => MixedAt(each, plan)).ThenBy(each => each.Job))
         {
             var group = groups.FindLast(each => each[0].Mix.Of == mix.Mix.Of);
@@ -91,20 +97,20 @@ internal static class DayMixes
         return [.. groups.Where(group => group.Count > 1)];
     }
 
-    private static List<(int Job, int Stretch, DayMix Mix)> Of(DayProblem problem, IReadOnlyList<Placed?> plan) =>
-        [.. from job in Enumerable.Range(0, problem.Jobs.Count) where plan[job] is not null from each in problem.Jobs[job].Stretches.Index() where each.Item.Mix is not null select (job, each.Index, each.Item.Mix)];
+    private static List<MixOfJob> Of(DayProblem problem, IReadOnlyList<Placed?> plan) =>
+        [.. from job in Enumerable.Range(0, problem.Jobs.Count) where plan[job] is not null from each in problem.Jobs[job].Stretches.Index() where each.Item.Mix is not null select new MixOfJob(job, each.Index, each.Item.Mix!)];
 
-    private static int MixedAt((int Job, int Stretch, DayMix Mix) each, IReadOnlyList<Placed?> plan) => plan[each.Job]!.Starts[each.Stretch] + each.Mix.Offset;
+    private static int MixedAt(MixOfJob each, IReadOnlyList<Placed?> plan) => plan[each.Job]!.Starts[each.Stretch] + each.Mix.Offset;
 
     /// <summary>Whether hands come from the one to the other without a pause.</summary>
-    private static bool IsOneGo(DayProblem problem, IReadOnlyList<Placed?> plan, (int Job, int Stretch, DayMix Mix) one, (int Job, int Stretch, DayMix Mix) other)
+    private static bool IsOneGo(DayProblem problem, IReadOnlyList<Placed?> plan, MixOfJob one, MixOfJob other)
     {
         var (first, second) = MixedAt(one, plan) <= MixedAt(other, plan) ? (one, other) : (other, one);
         return MixedAt(second, plan) <= plan[first.Job]!.Starts[first.Stretch] + problem.Jobs[first.Job].Stretches[first.Stretch].Work + Pause;
     }
 
     /// <summary>A job put later, so that its mix comes just before or after another; null where that costs anything.</summary>
-    private static Placed? Joined(DayProblem problem, Placer placer, Placed?[] placed, (int Job, int Stretch, DayMix Mix) one, (int Job, int Stretch, DayMix Mix) other)
+    private static Placed? Joined(DayProblem problem, Placer placer, Placed?[] placed, MixOfJob one, MixOfJob other)
     {
         var old = placed[one.Job]!;
         placer.Book(one.Job, old, -1);

@@ -60,9 +60,9 @@ public sealed class ShopDays(ShopFloor floor, BenchFacts bench)
     }
 
     private static DayTogether Told(
-        IReadOnlyList<(int Job, int Stretch, DayMix Mix)> group, IReadOnlyList<Placed?> best, IReadOnlyList<(MendToPlan Mend, (DayJob Job, IReadOnlyList<StepRun> Runs) Laid)> laid, SlotCalendar calendar)
+        IReadOnlyList<MixOfJob> group, IReadOnlyList<Placed?> best, IReadOnlyList<(MendToPlan Mend, (DayJob Job, IReadOnlyList<StepRun> Runs) Laid)> laid, SlotCalendar calendar)
     {
-        StepRun RunOf((int Job, int Stretch, DayMix Mix) each) => laid[each.Job].Laid.Runs[each.Stretch];
+        StepRun RunOf(MixOfJob each) => laid[each.Job].Laid.Runs[each.Stretch];
         return new DayTogether(
             calendar.At(best[group[0].Job]!.Starts[group[0].Stretch] + group[0].Mix.Offset),
             [.. group.Select(each => new MixOfDay(laid[each.Job].Mend.Id, RunOf(each).Steps[0].Id, RunOf(each).Steps.First(step => step.Pour?.Cup is not null).Title))]);
