@@ -25,8 +25,11 @@ function server() {
     const listed = JSON.parse(execFileSync('dotnet', ['list', project, 'package', '--include-transitive', '--format', 'json'], { cwd: root, encoding: 'utf8' }));
     return listed.projects.flatMap(({ frameworks = [] }) => frameworks.flatMap((each) => [...(each.topLevelPackages ?? []), ...(each.transitivePackages ?? [])]));
   });
+  // The server brings the framework along that it was compiled with.
+  const { includedFrameworks } = json(join(root, 'artifacts/server/AbleMend.Server.runtimeconfig.json')).runtimeOptions;
+  const framework = includedFrameworks.map(({ name, version }) => ({ id: `${name}.Runtime.linux-x64`, resolvedVersion: version }));
   const home = process.env.NUGET_PACKAGES ?? join(homedir(), '.nuget/packages');
-  return packages.map(({ id, resolvedVersion: version }) => {
+  return [...packages, ...framework].map(({ id, resolvedVersion: version }) => {
     const folder = join(home, id.toLowerCase(), version);
     const nuspec = join(folder, `${id.toLowerCase()}.nuspec`);
     const text = existsSync(nuspec) ? readFileSync(nuspec, 'utf8') : '';
