@@ -34,7 +34,7 @@ internal static class DayMixes
     /// <summary>Slots that may lie between two stretches that are done in one go.</summary>
     private const int Pause = 1;
 
-    /// <summary>A plan in which jobs were put later to come to a like mix of another, where no window is missed for it and nothing is later than it was due.</summary>
+    /// <summary>A plan in which jobs were put later to come to a like mix of another, where no window is missed or met more narrowly for it, and nothing is later than it was due.</summary>
     /// <param name="problem">What was planned.</param>
     /// <param name="plan">The plan; a job that fits into no day is null in it.</param>
     public static IReadOnlyList<Placed?> Gathered(DayProblem problem, IReadOnlyList<Placed?> plan)
@@ -64,7 +64,7 @@ internal static class DayMixes
 
             foreach (var other in others.Where(other => MixedAt(other, placed) - MixedAt(mix, placed) is > 0 and <= MostLater).OrderBy(other => MixedAt(other, placed)))
             {
-                if (Joined(problem, placer, placed, mix, other) is { } joined)
+                if (Joined(problem, placer, placed, mix, other, (int)DayCheck.Score(problem.Jobs[mix.Job], plan[mix.Job]!).EndSlots + MostLater) is { } joined)
                 {
                     placed[mix.Job] = joined;
                     break;
@@ -110,15 +110,15 @@ internal static class DayMixes
     }
 
     /// <summary>A job put later, so that its mix comes just before or after another; null where that costs anything.</summary>
-    private static Placed? Joined(DayProblem problem, Placer placer, Placed?[] placed, MixOfJob one, MixOfJob other)
+    private static Placed? Joined(DayProblem problem, Placer placer, Placed?[] placed, MixOfJob one, MixOfJob other, int latestEnd)
     {
         var old = placed[one.Job]!;
         placer.Book(one.Job, old, -1);
-        var was = placer.WorthOf(one.Job, old);
+        var was = WorthBeside(placer, one, old);
         var joined = Later(problem.Jobs[one.Job], old, one.Stretch, MixedAt(other, placed)).Select(least => placer.Place(one.Job, least, keepsClear: false)).FirstOrDefault(later =>
         {
             placed[one.Job] = later;
-            return later is not null && IsOneGo(problem, placed, one, other) && HasTimeLeft(problem.Jobs[one.Job].Stretches[one.Stretch], later.Starts, one.Stretch) && CostsNothing(was, placer.WorthOf(one.Job, later));
+            return later is not null && IsOneGo(problem, placed, one, other) && HasTimeLeft(problem.Jobs[one.Job].Stretches[one.Stretch], later.Starts, one.Stretch) && CostsNothing(was, WorthBeside(placer, one, later), latestEnd);
         });
         placed[one.Job] = old;
         placer.Book(one.Job, joined ?? old, 1);
@@ -146,7 +146,13 @@ internal static class DayMixes
     private static bool HasTimeLeft(Stretch stretch, IReadOnlyList<int> starts, int k) =>
         starts[k] + stretch.ClearBefore <= stretch.LastStart && stretch.Lags.All(lag => lag.Closes is not { } closes || starts[k] + stretch.ClearBefore <= closes.At(starts[lag.From] + lag.Offset));
 
-    /// <summary>Whether no window is missed and nothing is later than it was due; straight from the other mix to this one is the same work, and not a window met narrowly.</summary>
-    private static bool CostsNothing((int Missed, int Tight, long Late, int End) was, (int Missed, int Tight, long Late, int End) now) =>
-        now.Missed <= was.Missed && now.Tight <= was.Tight + 1 && now.Late <= was.Late && now.End <= was.End + MostLater;
+    /// <summary>What a job's place costs, but for how narrowly its mix is come to: straight from the other mix to this one is the same work.</summary>
+    private static (int Missed, int Tight, long Late, int End) WorthBeside(Placer placer, MixOfJob mix, Placed placed)
+    {
+        var worth = placer.WorthOf(mix.Job, placed);
+        return worth with { Tight = worth.Tight - (placer.IsTight(mix.Job, placed, mix.Stretch) ? 1 : 0) };
+    }
+
+    private static bool CostsNothing((int Missed, int Tight, long Late, int End) was, (int Missed, int Tight, long Late, int End) now, int latestEnd) =>
+        now.Missed <= was.Missed && now.Tight <= was.Tight && now.Late <= was.Late && now.End <= latestEnd;
 }

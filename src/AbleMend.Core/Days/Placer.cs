@@ -114,7 +114,7 @@ internal sealed class Placer
         for (var k = 0; k < form.Stretches.Length; k++)
         {
             var (stretch, start) = (form.Stretches[k], placed.Starts[k]);
-            tight += stretch.ClearBefore > 0 && (LastBefore(placed.People[k], stretch, start) >= 0 || IsShort(form, k, placed.Starts)) ? 1 : 0;
+            tight += IsTight(job, placed, k) ? 1 : 0;
             end = Math.Max(end, Math.Max(start + stretch.Work, stretch.Over.At(start + stretch.OverOffset)));
             missed += start > stretch.LastStart ? 1 : 0;
             foreach (var lag in form.Lags[k])
@@ -124,6 +124,16 @@ internal sealed class Placer
         }
 
         return (missed, tight, form.Weight * Math.Max(0, end - (long)form.Due), end);
+    }
+
+    /// <summary>Whether hands come to a stretch whose window closes straight from other work, or with nothing to spare.</summary>
+    /// <param name="job">Place of the job.</param>
+    /// <param name="placed">Where it stands; not taken.</param>
+    /// <param name="k">Place of the stretch.</param>
+    public bool IsTight(int job, Placed placed, int k)
+    {
+        var stretch = _jobs[job].Stretches[k];
+        return stretch.ClearBefore > 0 && (LastBefore(placed.People[k], stretch, placed.Starts[k]) >= 0 || IsShort(_jobs[job], k, placed.Starts));
     }
 
     private void Air(Airs airs, int from, int to, int amount)
