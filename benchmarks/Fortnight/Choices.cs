@@ -84,12 +84,14 @@ internal sealed class FirstCome : IChoose
                 continue;
             }
 
-            foreach (var front in item.Mend.StateAt(now).Fronts)
+            var state = item.Mend.StateAt(now);
+            var done = state.Steps.Where(each => each.Phase == StepPhase.Done).Select(each => each.StepId).ToHashSet();
+            foreach (var front in state.Fronts)
             {
                 var free = front.Phase == StepPhase.Next ? front.WaitsFor is null : front.Phase == StepPhase.Waiting && front.Window?.OpensAt <= now;
                 if (free)
                 {
-                    var lane = item.Mend.Plan!.Steps.Where(step => step.Damage == front.Damage).SkipWhile(step => step.Id != front.StepId).Skip(front.Phase == StepPhase.Waiting ? 1 : 0);
+                    var lane = item.Mend.Plan!.Steps.Where(step => step.Damage == front.Damage).SkipWhile(step => step.Id != front.StepId).Skip(front.Phase == StepPhase.Waiting ? 1 : 0).Where(step => !done.Contains(step.Id));
                     var run = Run(lane);
                     if (run.Count == 0 || Room.Takes(run, others, floor, now))
                     {
@@ -108,7 +110,7 @@ internal sealed class FirstCome : IChoose
         var run = new List<PlanStep>();
         foreach (var step in steps)
         {
-            if (run.Count > 0 && step.Timing.After is not null)
+            if (run.Count > 0 && step.Timing.Awaits().Any())
             {
                 break;
             }

@@ -145,7 +145,9 @@ internal sealed class Shop(int seed)
         }
 
         var lane = item.Mend.Plan!.Steps.Where(step => step.Damage == front.Damage).ToList();
-        var steps = lane.SkipWhile(step => step.Id != front.StepId).Skip(front.Phase == StepPhase.Waiting ? 1 : 0).Take(taken.Steps).ToList();
+        // What a redo at another damage has left done is not done again.
+        var done = state.Steps.Where(each => each.Phase == StepPhase.Done).Select(each => each.StepId).ToHashSet();
+        var steps = lane.SkipWhile(step => step.Id != front.StepId).Skip(front.Phase == StepPhase.Waiting ? 1 : 0).Where(step => !done.Contains(step.Id)).Take(taken.Steps).ToList();
         foreach (var step in steps)
         {
             if (item.Mend.StateAt(at).Fronts.FirstOrDefault(each => each.StepId == step.Id)?.UseBy < at.AddMinutes(-60))
