@@ -14,6 +14,8 @@ public sealed class MendCatalogue
 
     private readonly CatalogueData _data;
 
+    private readonly Lazy<IReadOnlyDictionary<Material, Material>> _alike;
+
     internal MendCatalogue(string version, CatalogueData data)
     {
         _data = data;
@@ -24,6 +26,7 @@ public sealed class MendCatalogue
         Cautions = data.Cautions.ToFrozenDictionary(caution => caution.Id);
         Schools = data.Schools.ToFrozenDictionary(school => school.Id);
         _cups = data.Materials.Where(HeatsInACup).ToFrozenDictionary(material => material.Id, Cup.Fit);
+        _alike = new(() => AlikeIn(data.Materials));
     }
 
     /// <summary>A catalogue with products beside it: every plan of a shop that has its own makes one, so that only what is theirs is made anew.</summary>
@@ -43,6 +46,7 @@ public sealed class MendCatalogue
         }
 
         (Materials, _cups) = (materials, cups);
+        _alike = new(() => AlikeIn(data.Materials));
     }
 
     /// <value>Version of the data, such as <c>2026.1</c>.</value>
@@ -103,6 +107,24 @@ public sealed class MendCatalogue
 
     /// <summary>The cup model of a material, fitted to its label; null for what does not heat in a cup.</summary>
     public Cup? CupOf(Material material) => _cups.GetValueOrDefault(material.Id);
+
+    /// <summary>The first material of the data that differs from one in nothing but its name, price and skill: whatever is worked out for the one holds for the other.</summary>
+    /// <param name="material">A material of this catalogue.</param>
+    public Material FirstAlike(Material material) => _alike.Value[material];
+
+    private static IReadOnlyDictionary<Material, Material> AlikeIn(IReadOnlyList<Material> materials)
+    {
+        var first = new Dictionary<Material, Material>();
+        var alike = new Dictionary<Material, Material>(ReferenceEqualityComparer.Instance);
+        foreach (var material in materials)
+        {
+            var nameless = material with { Id = "", Name = "", Source = "", Skill = 1, Cost = 1 };
+            first.TryAdd(nameless, material);
+            alike[material] = first[nameless];
+        }
+
+        return alike;
+    }
 
     private static bool HeatsInACup(Material material) => material is { Heat: not null, Label.PotLifeMin: not null };
 }

@@ -1,5 +1,6 @@
 using AbleMend.Core.Cases;
 using AbleMend.Core.Catalogue;
+using AbleMend.Core.Figures;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Timing;
@@ -47,5 +48,8 @@ public interface IWayOfMending
     bool Takes(Material material);
 
     /// <summary>Hands and waits in outline, for ranking: must agree with the plan in what is waited for.</summary>
-    IReadOnlyList<StepTiming> Outline(CaseView view, Material material);
+    /// <param name="view">The case.</param>
+    /// <param name="material">The material that holds.</param>
+    /// <param name="byHand">Figures that were set by hand for this system.</param>
+    IReadOnlyList<StepTiming> Outline(CaseView view, Material material, IReadOnlyList<Override> byHand);
 }

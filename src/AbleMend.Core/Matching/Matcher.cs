@@ -1,5 +1,6 @@
 using AbleMend.Core.Cases;
 using AbleMend.Core.Catalogue;
+using AbleMend.Core.Figures;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Timing;
@@ -60,25 +61,44 @@ public static class Matcher
     private static IEnumerable<Candidate> Judge(CaseView view, IWayOfMending method, CancellationToken cancel)
     {
         cancel.ThrowIfCancellationRequested();
-        var (times, touched) = (new Dictionary<Material, Times>(), method.Touches(view));
+        var (times, touched) = (new Dictionary<Material, Times>(ReferenceEqualityComparer.Instance), method.Touches(view));
         return view.Catalogue.MaterialList.Where(material => material.Holds && method.Takes(material)).Select(material => Judge(view, method, material, touched, times)).ToList();
     }
 
     /// <summary>When a system is ready, and how long hands are on it.</summary>
     private sealed record Times(DateTimeOffset? ReadyAt, double HandsOnMin);
 
-    /// <summary>The times of a system. Products that differ in nothing but their name take the same time.</summary>
+    /// <summary>The times of a system. Products that differ in nothing but their name take the same time, unless touch has taught how fast one of them sets here.</summary>
     private static Times TimesOf(CaseView view, IWayOfMending method, Material material, Dictionary<Material, Times> known)
     {
-        var nameless = material with { Id = "", Name = "", Source = "", Skill = 1, Cost = 1 };
-        if (known.TryGetValue(nameless, out var times))
+        if (view.PaceOf(material.Id) is not null)
         {
-            return times;
+            return Timed(view, method, material, NothingByHand);
         }
 
-        var timeline = Timeline.Lay(method.Outline(view, material), view.StartAt, view.Climate, view.Hours, NoActuals);
-        return known[nameless] = new Times(Timeline.ReadyAt(timeline), timeline.Sum(each => (each.HandsEndAt - each.StartsAt)?.TotalMinutes ?? 0));
+        var alike = view.Catalogue.FirstAlike(material);
+        return known.TryGetValue(alike, out var times) ? times : known[alike] = Timed(view, method, material, NothingByHand);
     }
+
+    /// <summary>What was set by hand was set for the system that is planned: it neither lifts it over the others nor drops it.</summary>
+    private static readonly IReadOnlyList<Override> NothingByHand = [];
+
+    private static Times Timed(CaseView view, IWayOfMending method, Material material, IReadOnlyList<Override> byHand)
+    {
+        var timeline = Timeline.Lay(method.Outline(view, material, byHand), view.StartAt, view.Climate, view.Hours, NoActuals);
+        return new Times(Timeline.ReadyAt(timeline), timeline.Sum(each => (each.HandsEndAt - each.StartsAt)?.TotalMinutes ?? 0));
+    }
+
+    /// <summary>Those that were ranked, the one that is planned with the time that it takes by what was set by hand for it.</summary>
+    /// <param name="view">The case.</param>
+    /// <param name="ranked">Those that were ranked.</param>
+    /// <param name="method">The method that is planned.</param>
+    /// <param name="material">The material that it is planned with.</param>
+    internal static IReadOnlyList<Candidate> AsPlanned(CaseView view, IReadOnlyList<Candidate> ranked, IWayOfMending method, Material material) =>
+        view.Overrides.Count == 0 ? ranked
+            : [.. ranked.Select(each => (each.Method, each.Material) == (method.Id, material.Id) ? each with { MinutesToUse = Minutes(view, Timed(view, method, material, view.Overrides).ReadyAt) } : each)];
+
+    private static double? Minutes(CaseView view, DateTimeOffset? readyAt) => (readyAt - view.StartAt)?.TotalMinutes;
 
     private static Candidate Judge(CaseView view, IWayOfMending method, Material resin, IReadOnlyList<ReachedLayer> touched, Dictionary<Material, Times> known)
     {
@@ -93,7 +113,7 @@ public static class Matcher
         var (ready, handsOn) = TimesOf(view, method, resin, known);
         var system = new SystemUnderTest(method, resin, view, touched, ready);
         List<Finding> findings = [.. chemistry, .. Look(view, system, rule => !rule.IsChemistry)];
-        var minutes = (ready - view.StartAt)?.TotalMinutes;
+        var minutes = Minutes(view, ready);
         var marks = new Marks(FastMark(minutes, handsOn), method.Permanence == Permanence.Lasting ? 5 : 1.5, method.Tidiness, 6 - resin.Cost);
         var cautions = findings.Count(finding => finding.Weight != Weight.Veto);
         return new Candidate(

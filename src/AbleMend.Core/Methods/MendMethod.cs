@@ -59,8 +59,8 @@ public abstract class MendMethod : IMendMethod
     public abstract bool Takes(Material material);
 
     /// <inheritdoc/>
-    public virtual IReadOnlyList<StepTiming> Outline(CaseView view, Material material) =>
-        [.. Compose(new MethodInputs(view, Companions.For(view, this, material), new FigureGraph([], untold: true), TimingOnly: true)).Steps.Select(step => step.Timing)];
+    public virtual IReadOnlyList<StepTiming> Outline(CaseView view, Material material, IReadOnlyList<Override> byHand) =>
+        [.. Compose(new MethodInputs(view, Companions.For(view, this, material), new FigureGraph(byHand, untold: true), TimingOnly: true)).Steps.Select(step => step.Timing)];
 
     /// <inheritdoc/>
     public abstract Composition Compose(MethodInputs inputs);

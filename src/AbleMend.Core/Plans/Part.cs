@@ -71,7 +71,7 @@ internal sealed record Part(Looked Look, Candidate Picked, Composed Composed)
         return new PlannedDamage(
             view.Number,
             Final(Look.Verdict, method),
-            Look.Candidates,
+            Matcher.AsPlanned(view, Look.Candidates, method, materials.Main),
             System(method, materials),
             Draughting.Of(view, Composed.Drawn),
             Composed.Drawn.Patches,

@@ -102,6 +102,18 @@ public class MatchingTests
     public void Damp_air_is_warned_of() =>
         Rules(Cases.DeckDing().AtBench(each => each with { RelativeHumidityPercent = 86 }), "epoxy-2to1").ShouldContain("air-dry-enough");
 
+    [Theory]
+    [InlineData("epoxy-2to1", "own-epoxy")]
+    [InlineData("own-epoxy", "epoxy-2to1")]
+    public void Of_two_products_of_one_label_only_the_one_that_touch_found_slow_is_ready_later(string slow, string asLabelled)
+    {
+        var mine = Cases.Planner.Catalogue.Materials["epoxy-2to1"] with { Id = "own-epoxy", Name = "The shop's own" };
+        var candidates = (Cases.DeckDing() with { Products = [mine], Paces = [new LearntPace(slow, 0.5, 0.05, 6)] }).Planned().Candidates;
+        double? Minutes(string material) => candidates.Single(each => each.Method == "fill-glass-coat" && each.Material == material).MinutesToUse;
+        Minutes(asLabelled).ShouldBe(Cases.DeckDing().Planned().Candidates.Single(each => each is { Method: "fill-glass-coat", Material: "epoxy-2to1" }).MinutesToUse);
+        Minutes(slow)!.Value.ShouldBeGreaterThan(Minutes(asLabelled)!.Value + 60);
+    }
+
     [Fact]
     public void A_film_does_not_lie_flat_on_a_rail()
     {

@@ -114,6 +114,8 @@ public class FigureContract
             wait!.OpensMin.ShouldNotBe(before.Steps.Select(step => step.Timing.Wait).First(each => each?.Because == figure.Id)!.OpensMin, told);
         }
 
+        after.Candidates.Single(each => (each.Method, each.Material) == (after.System!.Method, after.System.Material)).MinutesToUse
+            .ShouldBe((after.ReadyAt - after.StartAt)?.TotalMinutes, $"{told}: the ranking promises another time than the plan");
         Stale(after, now, figure).ShouldBeEmpty($"{told}: these sentences still say the old one");
         StaleCorners(before, after, figure).ShouldBeEmpty($"{told}: these corners stayed");
     }

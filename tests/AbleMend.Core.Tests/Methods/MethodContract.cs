@@ -75,7 +75,7 @@ public class MethodContract
         var repairCase = Case(method, material, construction, kind);
         var plan = repairCase.Planned();
         var view = new CaseView(repairCase, Cases.Planner.Catalogue);
-        var outline = AllMethods.List.Single(each => each.Id == method).Outline(view, Cases.Planner.Catalogue.Materials[material]);
+        var outline = AllMethods.List.Single(each => each.Id == method).Outline(view, Cases.Planner.Catalogue.Materials[material], []);
         // To a millionth of a minute: a wait may be worked out by way of clock time and back.
         static double? Round(double? minutes) => minutes is { } some ? Math.Round(some, 6) : null;
         static object Times(StepTiming step) => (step.StepId, Round(step.HandsOnMin), step.FollowsOn, step.Wait?.Kind, Round(step.Wait?.OpensMin.CureMin), Round(step.Wait?.ClosesMin?.CureMin), step.Wait?.CountsFrom);
