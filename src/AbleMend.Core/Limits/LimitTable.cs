@@ -163,9 +163,9 @@ public static class LimitTable
         {
             problems.Add(new Problem("bad-length", trail.ToString(), $"This is longer than {PlainText.MostCharacters} characters.", $"Write at most {PlainText.MostCharacters} characters."));
         }
-        else if (PlainText.Fault(text, trail.ToString(), size?.Lines == true) is { } unseen)
+        else if (PlainText.Fault(text, "", size?.Lines == true) is { } unseen)
         {
-            problems.Add(unseen);
+            problems.Add(unseen with { Field = trail.ToString() });
         }
     }
 

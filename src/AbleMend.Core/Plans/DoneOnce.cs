@@ -30,7 +30,7 @@ internal sealed class DoneOnce
         _turnings = turnings.ToLookup(turning => turning.After);
         _turned = turnings.GroupBy(turning => turning.Before).Select(turning => turning.First().After).ToHashSet();
         _after = AsItIsDone(parts, kept).Where(each => each.Before.Number != each.After.Number).Distinct().ToLookup(each => each.After.Id, each => each.Before.Id);
-        Parts =
+        Parts = shared.Count == 0 ? parts :
         [
             .. parts.Select(part => part.Composed.Composition.Steps.Select(step => step.Id).Where(id => kept.ContainsKey(Numbering.Of(part.Look.View.Number, id))).ToHashSet() is { Count: > 0 } left
                 ? part with { Composed = part.Composed.Without(left) }
@@ -138,7 +138,7 @@ internal sealed class DoneOnce
 
     /// <summary>What comes before what: as each damage has it, once the item is dry, and as it may be blown up.</summary>
     private static IEnumerable<(Place Before, Place After)> AsItIsDone(IReadOnlyList<Part> parts, Dictionary<string, string> kept) =>
-        parts.Select(part => Chain(part, kept)).SelectMany(chain => chain.Zip(chain.Skip(1))).Concat(OnceItIsDry(parts, kept)).Concat(BeforeItIsBlownUp(parts, kept));
+        parts.Count < 2 ? [] : parts.Select(part => Chain(part, kept)).SelectMany(chain => chain.Zip(chain.Skip(1))).Concat(OnceItIsDry(parts, kept)).Concat(BeforeItIsBlownUp(parts, kept));
 
     /// <summary>
     /// What dries, dries before anything is cut or closed at another damage: what is closed keeps the water in, what is taken off or put on

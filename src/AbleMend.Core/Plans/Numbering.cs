@@ -27,9 +27,9 @@ public static class Numbering
             ? (number, id[(at + 1)..])
             : (1, id);
 
-    /// <summary>A step of a damage, with the identifiers of the whole plan.</summary>
+    /// <summary>A step of a damage, with the identifiers of the whole plan; those of the first damage stand as they are.</summary>
     internal static PlanStep Of(int number, PlanStep step) =>
-        step with
+        number == 1 ? step : step with
         {
             Id = Of(number, step.Id),
             Title = Of(number, step.Title),

@@ -36,8 +36,7 @@ internal static class OneSideUp
     /// <param name="parts">The damages in order.</param>
     public static IReadOnlyList<Turning> Of(IReadOnlyList<Part> parts)
     {
-        var sides = Sides(parts).Select(side => side.Select(Spells).ToList()).ToList();
-        if (sides.Count < 2)
+        if (parts.Count < 2 || Sides(parts).Select(side => side.Select(Spells).ToList()).ToList() is not { Count: > 1 } sides)
         {
             return [];
         }

@@ -1,7 +1,6 @@
 using System.Diagnostics.CodeAnalysis;
 using System.Globalization;
 using System.Runtime.CompilerServices;
-using System.Text;
 using System.Text.Json.Serialization;
 using System.Text.RegularExpressions;
 using AbleMend.Core.Quantities;
@@ -18,19 +17,18 @@ public sealed partial class Message : IEquatable<Message>
 {
     private static readonly IReadOnlyList<Argument> NoArguments = [];
 
-    private readonly StringBuilder? _building;
-    private readonly List<object>? _deferred;
     private readonly IReadOnlyList<Argument> _arguments = NoArguments;
+
+    /// <summary>Literal parts as texts, and what stands between them: an argument, or what tells itself when it is read. Most messages are made and never read.</summary>
+    private object?[]? _parts;
+    private int _count;
+    private int _places;
     private string? _template;
 
     /// <summary>Called by the compiler for an interpolated string.</summary>
     /// <param name="literalLength">Characters of the literal parts.</param>
     /// <param name="formattedCount">Number of arguments.</param>
-    public Message(int literalLength, int formattedCount)
-    {
-        _building = new StringBuilder(literalLength + (4 * formattedCount));
-        _deferred = new List<object>(formattedCount);
-    }
+    public Message(int literalLength, int formattedCount) => _parts = new object?[PartsOf(literalLength, formattedCount)];
 
     /// <summary>Called by the compiler where somebody is asked first whether words are wanted at all.</summary>
     /// <param name="literalLength">Characters of the literal parts.</param>
@@ -52,8 +50,7 @@ public sealed partial class Message : IEquatable<Message>
         wanted = !holds;
         if (wanted)
         {
-            _building = new StringBuilder(literalLength + (4 * formattedCount));
-            _deferred = new List<object>(formattedCount);
+            _parts = new object?[PartsOf(literalLength, formattedCount)];
         }
         else
         {
@@ -70,14 +67,14 @@ public sealed partial class Message : IEquatable<Message>
     public static Message Empty { get; } = new("");
 
     /// <value>The template; it is also the key by which a language file knows the sentence.</value>
-    public string Template => _template ??= _building!.ToString();
+    public string Template => _template ??= Built();
 
     /// <value>What stands at the numbered places.</value>
-    public IReadOnlyList<Argument> Arguments => _deferred is null ? _arguments : [.. _deferred.Select(each => each as Argument ?? ((Deferred)each).Tell())];
+    public IReadOnlyList<Argument> Arguments => _parts is null ? _arguments : _places == 0 ? NoArguments : Telling(argument => argument);
 
     /// <value>The figures and other things that it speaks of, before any of them has told itself.</value>
     internal IEnumerable<ITold> SpeaksOf =>
-        (_deferred ?? []).SelectMany(each => each is Deferred deferred ? [deferred.Value] : each is MessageArgument inner ? inner.Message.SpeaksOf : []);
+        (_parts ?? []).SelectMany(each => each is Deferred deferred ? [deferred.Value] : each is MessageArgument inner ? inner.Message.SpeaksOf : []);
 
     /// <value>Whether nothing is said.</value>
     public bool IsEmpty => Template.Length == 0;
@@ -120,10 +117,13 @@ public sealed partial class Message : IEquatable<Message>
     }
 
     /// <summary>This message with every figure in it told, as a plan keeps it.</summary>
-    public Message Told() => _deferred is null && (_arguments.Count == 0 || _arguments.All(each => each is not MessageArgument)) ? this : new Message(Template, [.. Arguments.Select(Tell)]);
+    public Message Told() =>
+        _parts is not null ? new Message(Template, _places == 0 ? NoArguments : Telling(Tell))
+        : _arguments.Any(each => each is MessageArgument) ? new Message(Template, [.. _arguments.Select(Tell)])
+        : this;
 
     /// <summary>Called by the compiler: a literal part.</summary>
-    public void AppendLiteral(string value) => _building!.Append(value);
+    public void AppendLiteral(string value) => Part(value);
 
     /// <summary>Called by the compiler: a figure or another thing that tells itself.</summary>
     public void AppendFormatted(ITold value, string? format = null) => Add(new Deferred(value, Decimals(format)));
@@ -162,10 +162,60 @@ public sealed partial class Message : IEquatable<Message>
     private static int? Decimals(string? format) =>
         format is null ? null : format.IndexOf('.', StringComparison.Ordinal) is var point and >= 0 ? format.Length - point - 1 : 0;
 
+    /// <summary>Room for its parts: a literal before, between and after the arguments, where there is any.</summary>
+    private static int PartsOf(int literalLength, int formattedCount) => literalLength == 0 ? formattedCount : (2 * formattedCount) + 1;
+
     private void Add(object argument)
     {
-        _building!.Append('{').Append(_deferred!.Count).Append('}');
-        _deferred.Add(argument);
+        _places++;
+        Part(argument);
+    }
+
+    private void Part(object part)
+    {
+        // Sentences that are added to one another have two literals side by side.
+        if (_count == _parts!.Length)
+        {
+            Array.Resize(ref _parts, (2 * _count) + 1);
+        }
+
+        _parts[_count++] = part;
+    }
+
+    private string Built()
+    {
+        var place = 0;
+        var building = new DefaultInterpolatedStringHandler(0, 0, CultureInfo.InvariantCulture, stackalloc char[256]);
+        for (var i = 0; i < _count; i++)
+        {
+            if (_parts![i] is string literal)
+            {
+                building.AppendLiteral(literal);
+            }
+            else
+            {
+                building.AppendLiteral("{");
+                building.AppendFormatted(place++);
+                building.AppendLiteral("}");
+            }
+        }
+
+        return building.ToStringAndClear();
+    }
+
+    /// <summary>What stands at its places, each told.</summary>
+    private Argument[] Telling(Func<Argument, Argument> each)
+    {
+        var (told, place) = (new Argument[_places], 0);
+        for (var i = 0; i < _count; i++)
+        {
+            if (_parts![i] is not string)
+            {
+                told[place++] = each(_parts[i] as Argument ?? ((Deferred)_parts[i]!).Tell());
+            }
+        }
+
+        return told;
     }
 
     [GeneratedRegex(@"\{(?:(-?\d+(?:\.\d+)?) ([^}]+)|the ([^}]+))\}")]
