@@ -9,7 +9,7 @@ interface Days {
     people: string[];
     blocks: { mend: number; person: number; startsAt: string; endsAt: string }[];
     taken: { thing: string; number: number; mend: number }[];
-    together: { at: string; mixes: { mend: number; title: string }[] }[];
+    together: { at: string; kind: 'cup' | 'heat'; mixes: { mend: number; title: string }[] }[];
   };
   mends: { id: number; tag: string; wish: { person: string | null; notBy: string[] | null; beginAt: string | null } }[];
 }
@@ -114,4 +114,21 @@ test('like mixes of two boards come together, and the day and its sheet say so',
   await expect(cups).toContainText(cup.mixes[0]!.title);
   await page.emulateMedia({ media: 'print' });
   await expect(cups).toBeVisible();
+});
+
+test('what two skis melt is melted with one hot tool, and each is one tap away', async ({ page }) => {
+  // A shop of one pair of hands that has nothing else to do: it brings them to both in one go.
+  await server.dispose();
+  await server.start({ clock, empty: true });
+  for (let i = 0; i < 2; i++) await fetch(`${server.url}/api/gallery/ski-base-scratch`, { method: 'POST' });
+  const { plan, mends } = await served();
+  const heat = plan.together.find((each) => each.kind === 'heat')!;
+  await page.goto(`${server.url}/days`);
+  const day = new Date(heat.at).toLocaleDateString('en-GB', { weekday: 'short', day: 'numeric', month: 'short', timeZone: 'UTC' });
+  await page.getByRole('radio', { name: day }).click();
+  const heats = page.getByRole('region', { name: 'One heat-up for several' });
+  await expect(heats).toContainText(heat.mixes[0]!.title);
+  const { id, tag } = mends.find((mend) => mend.id === heat.mixes[1]!.mend)!;
+  await heats.getByRole('link', { name: tag }).last().click();
+  await expect(page).toHaveURL(new RegExp(`/mends/${id}/(plan|mend)$`));
 });

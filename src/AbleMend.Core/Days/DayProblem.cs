@@ -85,7 +85,7 @@ public sealed record Stretch(int Work, IReadOnlyList<Lag> Lags, SlotWait Over)
     /// <value>What its wait brings into the room.</value>
     public Airs Waits { get; init; }
 
-    /// <value>What is mixed in it; null for nothing.</value>
+    /// <value>What is mixed in it, or which tool is heated; null for nothing.</value>
     public DayMix? Mix { get; init; }
 }
 

@@ -45,22 +45,37 @@ public enum WhyMoved
 
     /// <summary>It mixes what another mixes then, and one cup may do for both.</summary>
     OneCup,
+
+    /// <summary>It melts what another melts then, and the tool is heated once for both.</summary>
+    OneHeat,
 }
 
-/// <summary>Mixes of several mends that hands come to in one go, so that one cup may do for all.</summary>
-/// <param name="At">When the first is mixed.</param>
-/// <param name="Mixes">What is mixed, in order of time.</param>
-public sealed record DayTogether(DateTimeOffset At, IReadOnlyList<MixOfDay> Mixes)
+/// <summary>What is made ready once for several mends.</summary>
+[JsonConverter(typeof(Kebab<OnceKind>))]
+public enum OnceKind
+{
+    /// <summary>A cup: weighed out and stirred.</summary>
+    Cup,
+
+    /// <summary>A gun or an iron: heated, and loaded with what it melts.</summary>
+    Heat,
+}
+
+/// <summary>Mixes of several mends that hands come to in one go, so that one cup may do for all; or what one hot tool does for all.</summary>
+/// <param name="At">When the first is mixed, or the tool is hot.</param>
+/// <param name="Mixes">What is mixed or melted, in order of time.</param>
+/// <param name="Kind">Which of the two it is.</param>
+public sealed record DayTogether(DateTimeOffset At, IReadOnlyList<MixOfDay> Mixes, OnceKind Kind = OnceKind.Cup)
 {
     /// <summary>Whether a stretch is among those that share the cup.</summary>
     /// <param name="block">The stretch.</param>
     public bool Has(DayBlock block) => Mixes.Any(mix => mix.Mend == block.Mend && mix.StepId == block.StepId);
 }
 
-/// <summary>One of several mixes.</summary>
+/// <summary>One of several mixes, or of what is melted.</summary>
 /// <param name="Mend">Number of the mend.</param>
-/// <param name="StepId">First step of the stretch in which it is mixed.</param>
-/// <param name="Title">What it is mixed for.</param>
+/// <param name="StepId">First step of the stretch in which it is mixed or melted.</param>
+/// <param name="Title">What it is mixed or melted for.</param>
 public sealed record MixOfDay(int Mend, string StepId, Message Title);
 
 /// <summary>A stretch that stands elsewhere than in the plan before.</summary>

@@ -158,15 +158,14 @@ internal sealed class MendJobs(SlotCalendar calendar, ShopFloor floor)
             HeldUntil = next,
             Hands = HandsOf(run),
             Waits = AirsOf(last.Timing.Wait),
-            Mix = MixOf(mend, run),
+            Mix = MixOf(mend, run) ?? HeatOf(run),
         };
     }
 
     /// <summary>The cup that a stretch mixes, where it is one cup: what goes in, in which parts, and how it is measured.</summary>
     private static DayMix? MixOf(MendToPlan mend, StepRun run)
     {
-        var (step, offset) = run.Steps.Zip(run.Offsets).FirstOrDefault(each => each.First.Pour?.Cup is not null);
-        if (step?.Pour?.Cup is not { } cup || mend.Plan.Steps.FirstOrDefault(each => each.Uses == step.Id && each.Id != step.Id && each.Stage != Stage.Mix) is not { } user)
+        if (MixedIn(run) is not { Pour.Cup: { } cup } step || mend.Plan.Steps.FirstOrDefault(each => each.Uses == step.Id && each.Id != step.Id && each.Stage != Stage.Mix) is not { } user)
         {
             return null;
         }
@@ -174,8 +173,22 @@ internal sealed class MendJobs(SlotCalendar calendar, ShopFloor floor)
         var parts = cup.Ingredients.Select(each => $"{each.Part}{(each.Grams is not null ? "g" : each.Each is not null ? "x" : "")}");
         return new DayMix(
             string.Join(' ', (step.Takes ?? []).Select(taking => taking.Material).Distinct().Order(StringComparer.Ordinal).Concat(parts)),
-            (int)(offset / DayProblem.SlotMin), user.Timing.HandsOnMin, step.UseWithinMin ?? double.PositiveInfinity);
+            OffsetOf(run, step), user.Timing.HandsOnMin, step.UseWithinMin ?? double.PositiveInfinity);
     }
+
+    /// <summary>The tool that a stretch heats: what it melts tells it, and is loaded into it.</summary>
+    private static DayMix? HeatOf(StepRun run) =>
+        HeatedIn(run) is { } step
+            ? new DayMix(string.Join(' ', step.Takes!.Select(taking => taking.Material).Distinct().Order(StringComparer.Ordinal)), OffsetOf(run, step), step.Timing.HandsOnMin, double.PositiveInfinity, OnceKind.Heat)
+            : null;
+
+    private static int OffsetOf(StepRun run, PlanStep step) => (int)(run.Offsets[run.Steps.ToList().IndexOf(step)] / DayProblem.SlotMin);
+
+    /// <summary>The step of a stretch that mixes a cup; the first where there are several, null where there is none.</summary>
+    public static PlanStep? MixedIn(StepRun run) => run.Steps.FirstOrDefault(step => step.Pour?.Cup is not null);
+
+    /// <summary>The step of a stretch that melts what it takes; null where there is none. What only a flame passes over takes nothing.</summary>
+    public static PlanStep? HeatedIn(StepRun run) => run.Steps.FirstOrDefault(step => step.Cautions.Contains("hot-metal") && step.Takes is { Count: > 0 });
 
     private static Airs AirsOf(StepWait? wait) => wait?.Kind switch
     {

@@ -1,4 +1,5 @@
 using AbleMend.Core.Cases;
+using AbleMend.Core.Methods;
 
 namespace AbleMend.Core.Days;
 
@@ -63,9 +64,11 @@ public sealed class ShopDays(ShopFloor floor, BenchFacts bench)
         IReadOnlyList<MixOfJob> group, IReadOnlyList<Placed?> best, IReadOnlyList<(MendToPlan Mend, (DayJob Job, IReadOnlyList<StepRun> Runs) Laid)> laid, SlotCalendar calendar)
     {
         StepRun RunOf(MixOfJob each) => laid[each.Job].Laid.Runs[each.Stretch];
+        PlanStep StepOf(MixOfJob each) => (each.Mix.Kind == OnceKind.Cup ? MendJobs.MixedIn(RunOf(each)) : MendJobs.HeatedIn(RunOf(each)))!;
         return new DayTogether(
             calendar.At(best[group[0].Job]!.Starts[group[0].Stretch] + group[0].Mix.Offset),
-            [.. group.Select(each => new MixOfDay(laid[each.Job].Mend.Id, RunOf(each).Steps[0].Id, RunOf(each).Steps.First(step => step.Pour?.Cup is not null).Title))]);
+            [.. group.Select(each => new MixOfDay(laid[each.Job].Mend.Id, RunOf(each).Steps[0].Id, StepOf(each).Title))],
+            group[0].Mix.Kind);
     }
 
     private static IEnumerable<DayTaken> Taken(int mend, DayJob job, Placed placed, SlotCalendar calendar) =>
@@ -150,9 +153,11 @@ public sealed class ShopDays(ShopFloor floor, BenchFacts bench)
             return (WhyMoved.WaitMoved, null);
         }
 
-        if (together.FirstOrDefault(each => each.Has(block)) is { } cup && !before.Together.Any(each => each.Has(block)))
+        // What leads to it was put later along with it, so that no window closes in between.
+        var leadsTo = blocks.Where(each => each.Mend == block.Mend && each.StartsAt >= block.StartsAt && !before.Together.Any(was => was.Has(each))).ToList();
+        if (together.FirstOrDefault(each => leadsTo.Exists(each.Has)) is { } cup)
         {
-            return (WhyMoved.OneCup, cup.Mixes.First(mix => mix.Mend != block.Mend).Mend);
+            return (cup.Kind == OnceKind.Cup ? WhyMoved.OneCup : WhyMoved.OneHeat, cup.Mixes.First(mix => mix.Mend != block.Mend).Mend);
         }
 
         // Whoever has the hands in the time that it stood in before.

@@ -43,7 +43,7 @@ public class DayMixesTests
 
     private static DayProblem Mixing(DayProblem shop, Random random) => shop with
     {
-        Jobs = [.. shop.Jobs.Select(job => job with { Stretches = [.. job.Stretches.Select(stretch => random.Next(3) == 0 ? stretch with { Mix = new DayMix(random.Next(2) == 0 ? "epoxy" : "polyester", random.Next(stretch.Work), 5, 20 + random.Next(60)) } : stretch)] })],
+        Jobs = [.. shop.Jobs.Select(job => job with { Stretches = [.. job.Stretches.Select(stretch => random.Next(3) == 0 ? stretch with { Mix = new DayMix(random.Next(2) == 0 ? "epoxy" : "polyester", random.Next(stretch.Work), 5, 20 + random.Next(60), random.Next(4) == 0 ? OnceKind.Heat : OnceKind.Cup) } : stretch)] })],
     };
 
     // By hand: the first could begin at once and takes 4 slots; the other mixes at slot 21, so that the first ends just before its stretch does.
@@ -62,6 +62,70 @@ public class DayMixesTests
         gathered[0]!.Starts.ShouldBe([starts]);
         gathered[1]!.Starts.ShouldBe([20]);
         DayMixes.Together(problem, gathered).Count.ShouldBe(starts == 0 ? 0 : 1);
+    }
+
+    // By hand, as above: a hot tool lasts as long as somebody holds it, and is not the tool that melts something else.
+    [Theory]
+    [InlineData("base-filler", 20, 17)]
+    [InlineData("base-weld", 20, 0)]
+    [InlineData("base-filler", 30, 0)] // A tool is hot in minutes: nobody waits for more than two hours for one.
+    public void A_job_waits_for_the_tool_that_another_heats_then(string other, int begins, int starts)
+    {
+        var there = Enumerable.Repeat(true, Day).ToList();
+        DayMix Hot(string material) => new(material, 1, 15, double.PositiveInfinity, OnceKind.Heat);
+        var first = new DayJob(SlotWait.Never, 1, [new Stretch(4, [], SlotWait.AtOnce) { Mix = Hot("base-filler") }]);
+        var second = new DayJob(SlotWait.Never, 1, [new Stretch(4, [], SlotWait.AtOnce) { NotBefore = begins, Mix = Hot(other) }]);
+        var problem = new DayProblem(Day, [first, second], [new Hands(1, there), new Hands(1, there)], []);
+        var gathered = DayMixes.Gathered(problem, [new Placed([0], [0]), new Placed([begins], [0])]);
+        gathered[0]!.Starts.ShouldBe([starts]);
+        DayMixes.Together(problem, gathered).Count.ShouldBe(starts == 0 ? 0 : 1);
+    }
+
+    [Theory]
+    [InlineData(OnceKind.Cup, 0, 1)]
+    [InlineData(OnceKind.Heat, 0, 0)]
+    [InlineData(OnceKind.Heat, 2, 1)]
+    public void Two_people_take_from_one_cup_at_once_and_not_with_one_tool(OnceKind kind, int second, int groups)
+    {
+        var there = Enumerable.Repeat(true, Day).ToList();
+        var job = new DayJob(SlotWait.Never, 1, [new Stretch(2, [], SlotWait.AtOnce) { Mix = new DayMix("hot-melt", 0, 10, 60, kind) }]);
+        var problem = new DayProblem(Day, [job, job], [new Hands(1, there), new Hands(1, there)], []);
+        DayMixes.Together(problem, [new Placed([0], [0]), new Placed([second], [1])]).Count.ShouldBe(groups);
+    }
+
+    [Fact]
+    public void A_cup_of_a_material_is_no_tool_that_melts_it()
+    {
+        var there = Enumerable.Repeat(true, Day).ToList();
+        DayJob Job(OnceKind kind) => new(SlotWait.Never, 1, [new Stretch(2, [], SlotWait.AtOnce) { Mix = new DayMix("hot-melt", 0, 5, 60, kind) }]);
+        var problem = new DayProblem(Day, [Job(OnceKind.Cup), Job(OnceKind.Heat), Job(OnceKind.Heat), Job(OnceKind.Heat), Job(OnceKind.Heat)], [new Hands(1, there)], []);
+        DayMixes.Together(problem, [.. Enumerable.Range(0, 5).Select(i => new Placed([2 * i], [0]))]).Select(group => (group[0].Mix.Kind, group.Count)).ShouldBe([(OnceKind.Heat, 4)]);
+    }
+
+    [Theory]
+    [InlineData("ski-base-scratch", "base-filler")]
+    [InlineData("kayak-crack", "polyethylene-rod")]
+    [InlineData("soft-board-hot-melt", "hot-melt")]
+    public void What_two_items_melt_is_melted_with_one_hot_tool(string worked, string material)
+    {
+        var now = new DateTimeOffset(2026, 5, 6, 9, 0, 0, TimeSpan.Zero);
+        MendToPlan Mend(int id, DateTimeOffset? notBefore = null)
+        {
+            var asked = Gallery.GalleryTests.Read(worked);
+            asked = asked with { Wanted = asked.Wanted with { StartAt = now, NeededBy = null } };
+            var plan = Cases.Planner.Plan(asked).Value!;
+            plan.System!.Material.ShouldBe(material);
+            return MendToPlan.Draft(id, asked, plan, null) with { Wish = new DayWish(NotBefore: notBefore) };
+        }
+
+        var shop = new ShopDays(ShopFloor.Alone with { Places = 30 }, new(20, 55, Zone: "Europe/Dublin"));
+        shop.Plan([Mend(1)], now, () => 1).Together.ShouldBeEmpty("the second pass goes on with the same tool");
+        var both = shop.Plan([Mend(1), Mend(2, now.AddMinutes(40))], now, () => 1, shop.Plan([Mend(1)], now, () => 1));
+        var heat = both.Together.Single();
+        heat.Kind.ShouldBe(OnceKind.Heat);
+        heat.Mixes.Select(mix => mix.Mend).Order().ShouldBe([1, 2]);
+        both.Moved.ShouldContain(move => move.Mend == 1 && move.Why == WhyMoved.OneHeat && move.For == 2);
+        shop.Plan([Mend(1), Mend(2, now.AddMinutes(40))], now, () => 1, both).Together.Single().Mixes.Count.ShouldBe(2, "what came together stays together");
     }
 
     [Fact]

@@ -1841,15 +1841,17 @@ export interface components {
              */
             until: string;
         };
-        /** @description Mixes of several mends that hands come to in one go, so that one cup may do for all. */
+        /** @description Mixes of several mends that hands come to in one go, so that one cup may do for all; or what one hot tool does for all. */
         DayTogether: {
             /**
              * Format: date-time
-             * @description When the first is mixed.
+             * @description When the first is mixed, or the tool is hot.
              */
             at: string;
-            /** @description What is mixed, in order of time. */
+            /** @description What is mixed or melted, in order of time. */
             mixes: components["schemas"]["MixOfDay"][];
+            /** @description Which of the two it is. */
+            kind?: components["schemas"]["OnceKind"];
         };
         /** @description What somebody wants of a mend in the plan of the days. */
         DayWish: {
@@ -3281,16 +3283,16 @@ export interface components {
              */
             withinMin: number;
         };
-        /** @description One of several mixes. */
+        /** @description One of several mixes, or of what is melted. */
         MixOfDay: {
             /**
              * Format: int32
              * @description Number of the mend.
              */
             mend: number;
-            /** @description First step of the stretch in which it is mixed. */
+            /** @description First step of the stretch in which it is mixed or melted. */
             stepId: string;
-            /** @description What it is mixed for. */
+            /** @description What it is mixed or melted for. */
             title: components["schemas"]["Message"];
         };
         /**
@@ -3467,6 +3469,12 @@ export interface components {
              */
             openedOn?: null | string;
         };
+        /**
+         * @description What is made ready once for several mends.
+         * @default cup
+         * @enum {unknown}
+         */
+        OnceKind: "cup" | "heat";
         /** @description A figure set by hand, with the reason that is kept beside it. */
         Override: {
             /** @description Identifier of the figure. */
@@ -5003,7 +5011,7 @@ export interface components {
          * @description Why a stretch stands elsewhere than in the plan before.
          * @enum {unknown}
          */
-        WhyMoved: "not-begun" | "wait-moved" | "made-way" | "found-room" | "one-cup";
+        WhyMoved: "not-begun" | "wait-moved" | "made-way" | "found-room" | "one-cup" | "one-heat";
         /** @description What readings did to a window. */
         WindowMove: {
             /**

@@ -16,7 +16,7 @@ import { say } from '../words/say';
 import { AirToday } from './AirToday';
 import { Load } from './Load';
 import { Wish } from './Wish';
-import { blocksOn, cupsOn, daysOf, minutesOf, rangeOf, sharesOf, shelvesOf, turnOf, worthWords, type Taken } from './dayView';
+import { blocksOn, daysOf, minutesOf, rangeOf, sharesOf, shelvesOf, togetherOn, turnOf, worthWords, type Group, type Taken } from './dayView';
 
 type Block = Schemas['DayBlock'];
 type View = Schemas['DaysView'];
@@ -117,12 +117,13 @@ const why: Record<Schemas['WhyMoved'], string> = {
   'made-way': say`made way`,
   'found-room': say`there was room sooner`,
   'one-cup': say`one cup may do`,
+  'one-heat': say`one heat-up does`,
 };
 
 function forWhom(move: Schemas['DayMove'], mends: Mends): string {
   const other = mends.get(move.for ?? 0)?.tag;
   if (!other) return '';
-  return move.why === 'one-cup' ? say` for it and ${other}` : say` for ${other}`;
+  return move.why === 'one-cup' || move.why === 'one-heat' ? say` for it and ${other}` : say` for ${other}`;
 }
 
 function Moved({ view, mends, now, zone }: { view: View; mends: Mends; now: number; zone: string }) {
@@ -145,26 +146,55 @@ function Moved({ view, mends, now, zone }: { view: View; mends: Mends; now: numb
   );
 }
 
-/** What is mixed for several items in one go: weighed out once, where the bench finds that one cup does for all. */
+/** What is made ready once for several items that hands come to in one go. */
+const once: Record<Schemas['OnceKind'], { title: string; how: string }> = {
+  cup: {
+    title: say`One cup for several`,
+    how: say`Get them all ready before anything is mixed: the bench then offers the one cup, and says whether it holds and lasts for all.`,
+  },
+  heat: {
+    title: say`One heat-up for several`,
+    how: say`Get them all ready before the tool is hot: it is heated and loaded once, and goes from one to the next.`,
+  },
+};
+
 function Together({ plan, day, mends, zone }: { plan: View['plan']; day: string; mends: Mends; zone: string }) {
-  const cups = cupsOn(plan.together ?? [], day, zone);
-  if (cups.length === 0) return null;
+  return (['cup', 'heat'] as const).map((kind) => (
+    <Once key={kind} kind={kind} groups={togetherOn(plan.together ?? [], kind, day, zone)} mends={mends} zone={zone} />
+  ));
+}
+
+function Once({ kind, groups, mends, zone }: { kind: Schemas['OnceKind']; groups: readonly Group[]; mends: Mends; zone: string }) {
+  if (groups.length === 0) return null;
+  const { title, how } = once[kind];
   return (
-    <section aria-label={say`One cup for several`} className="mt-3 border-l-8 border-good bg-sheet px-4 py-2">
-      <h2 className="text-xl font-bold">{say`One cup for several`}</h2>
+    <section aria-label={title} className="mt-3 border-l-8 border-good bg-sheet px-4 py-2">
+      <h2 className="text-xl font-bold">{title}</h2>
       <ul>
-        {cups.map((cup) => (
-          <li key={cup.at} className="text-lg leading-snug">
-            <span className="numeral">{clock(cup.at, zone)}</span>
-            {sharesOf(cup).map(([title, mixed]) => (
-              <span key={title} className="ml-3">
-                <strong>{mixed.map((mend) => mends.get(mend)?.tag ?? '').join(', ')}</strong> {title}
+        {groups.map((group) => (
+          <li key={`${group.at} ${group.mixes[0]!.mend}`} className="text-lg leading-snug">
+            <span className="numeral">{clock(group.at, zone)}</span>
+            {sharesOf(group).map(([what, mixed]) => (
+              <span key={what} className="ml-3">
+                {mixed.map((mend, i) => (
+                  <strong key={mend}>
+                    {i > 0 ? ', ' : ''}
+                    <Link
+                      to="/mends/$id/$stage"
+                      params={{ id: String(mend), stage: mends.get(mend)?.status === 'draft' ? 'plan' : 'mend' }}
+                      className="hover:underline"
+                    >
+                      {mends.get(mend)?.tag}
+                    </Link>
+                  </strong>
+                ))}{' '}
+                {what}
               </span>
             ))}
           </li>
         ))}
       </ul>
-      <p className="no-print text-faint">{say`Get them all ready before anything is mixed: the bench then offers the one cup, and says whether it holds and lasts for all.`}</p>
+      <p className="no-print text-faint">{how}</p>
     </section>
   );
 }

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import type { Schemas } from '../api/types';
-import { blocksOn, cupsOn, daysOf, minutesOf, rangeOf, sharesOf, shelvesOf, turnOf, worthWords } from './dayView';
+import { blocksOn, daysOf, minutesOf, rangeOf, sharesOf, shelvesOf, togetherOn, turnOf, worthWords } from './dayView';
 
 const block = (startsAt: string, endsAt: string, person = 0): Schemas['DayBlock'] => ({
   mend: 1,
@@ -75,14 +75,16 @@ test('a plan says how late it is, what none could better, and what looking on ha
   ]);
 });
 
-test('a cup for several stands on the day on which it is mixed, by the clock of the shop', () => {
-  const cup = (at: string) => ({
+test('a cup for several stands on the day on which it is mixed, by the clock of the shop, and what is melted stands by itself', () => {
+  const cup = (at: string, kind: 'cup' | 'heat' = 'cup') => ({
     at,
+    kind,
     mixes: [1, 2, 3].map((mend) => ({ mend, stepId: 'fill-mix', title: mend === 2 ? 'Mix the sanding coat' : 'Mix the fill' })),
   });
-  const cups = [cup('2026-05-06T08:00:00Z'), cup('2026-05-06T23:30:00Z')];
-  expect(cupsOn(cups, '2026-05-06', 'Europe/Dublin')).toEqual([cups[0]]);
-  expect(cupsOn(cups, '2026-05-07', 'Europe/Dublin')).toEqual([cups[1]]);
+  const cups = [cup('2026-05-06T08:00:00Z'), cup('2026-05-06T23:30:00Z'), cup('2026-05-06T09:00:00Z', 'heat')];
+  expect(togetherOn(cups, 'cup', '2026-05-06', 'Europe/Dublin')).toEqual([cups[0]]);
+  expect(togetherOn(cups, 'heat', '2026-05-06', 'Europe/Dublin')).toEqual([cups[2]]);
+  expect(togetherOn(cups, 'cup', '2026-05-07', 'Europe/Dublin')).toEqual([cups[1]]);
   expect(sharesOf(cups[0]!)).toEqual([
     ['Mix the fill', [1, 3]],
     ['Mix the sanding coat', [2]],

@@ -6,7 +6,7 @@ type Block = Schemas['DayBlock'];
 
 export type Taken = Schemas['DayTaken'];
 
-export type Cup = Schemas['DayTogether'];
+export type Group = Schemas['DayTogether'];
 
 /** What somebody has in hand, and what comes next. */
 export interface Turn {
@@ -32,15 +32,15 @@ export function blocksOn(blocks: readonly Block[], day: string, zone: string): B
   return blocks.filter((block) => localDay(block.startsAt, zone) === day);
 }
 
-/** What is mixed for several items in one go on a day. */
-export function cupsOn(together: readonly Cup[], day: string, zone: string): Cup[] {
-  return together.filter((cup) => localDay(cup.at, zone) === day);
+/** What is mixed, or melted with one hot tool, for several items in one go on a day. */
+export function togetherOn(together: readonly Group[], kind: Group['kind'], day: string, zone: string): Group[] {
+  return together.filter((group) => group.kind === kind && localDay(group.at, zone) === day);
 }
 
-/** What a cup is mixed for, each with the mends that it is mixed for so. */
-export function sharesOf(cup: Cup): [title: string, mends: number[]][] {
-  const titles = [...new Set(cup.mixes.map((mix) => mix.title))];
-  return titles.map((title) => [title, cup.mixes.filter((mix) => mix.title === title).map((mix) => mix.mend)]);
+/** What it is mixed or melted for, each with the mends that it is done for so. */
+export function sharesOf(group: Group): [title: string, mends: number[]][] {
+  const titles = [...new Set(group.mixes.map((mix) => mix.title))];
+  return titles.map((title) => [title, group.mixes.filter((mix) => mix.title === title).map((mix) => mix.mend)]);
 }
 
 /** From the hour before the first hands of a day to the hour after the last. */
