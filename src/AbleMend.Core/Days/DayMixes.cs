@@ -18,7 +18,8 @@ public sealed record DayMix(string Of, int Offset, double FirstMin, double LifeM
     /// <summary>Whether one cup is spread everywhere within its life; a hot tool is kept hot.</summary>
     /// <param name="mixes">What takes from it, 1 or more, all of one kind.</param>
     public static bool IsSpreadInTime(IReadOnlyList<DayMix> mixes) =>
-        mixes[0].Kind == OnceKind.Heat || mixes.Count <= CupsTogether.Most && Mixes.MixingMin + mixes.Sum(mix => mix.FirstMin) + ((mixes.Count - 1) * CupsTogether.ToNextMin) <= mixes.Min(mix => mix.LifeMin);
+        mixes[0].Kind == OnceKind.Heat
+        || (mixes.Count <= CupsTogether.Most && Mixes.MixingMin + mixes.Sum(mix => mix.FirstMin) + ((mixes.Count - 1) * CupsTogether.ToNextMin) <= mixes.Min(mix => mix.LifeMin));
 }
 
 /// <summary>A mix of a plan, or a tool that is heated in it.</summary>
