@@ -1,4 +1,5 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
 import { api, ask, problemsIn } from '../api/client';
 import { daysQuery } from '../api/queries';
 import type { Schemas } from '../api/types';
@@ -39,8 +40,14 @@ export function Wish({ mend, people, zone, now }: Props) {
       return queryClient.invalidateQueries({ queryKey: daysQuery.queryKey });
     },
   });
-  const wish = keep.isPending ? keep.variables : mend.wish;
-  const set = (change: Partial<DayWish>) => keep.mutate({ ...wish, ...change });
+  // What was just wanted stands there at once: the mutation itself says so a moment later, and until then the field would fall back.
+  const [wanted, setWanted] = useState<DayWish | null>(null);
+  const wish = wanted ?? mend.wish;
+  const set = (change: Partial<DayWish>) => {
+    const changed = { ...wish, ...change };
+    setWanted(changed);
+    keep.mutate(changed, { onSettled: () => setWanted(null) });
+  };
   return (
     <details className="no-print pb-1">
       <summary className="flex min-h-11 cursor-pointer items-center gap-2 text-faint">
