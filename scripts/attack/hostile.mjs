@@ -145,6 +145,7 @@ const bodies = {
       'humidity',
       'light',
       'probe',
+      'warm',
       'pressure',
       'poured',
       'stirred',

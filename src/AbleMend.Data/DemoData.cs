@@ -39,7 +39,7 @@ public static class DemoData
             new("mesh-disc"), new("repair-cloth"), new("water-wrap"), new("splint-sleeve"), new("valve-core"), new("hot-melt"),
         ],
         Offcuts: [new("glass, long", "glass-136", 640, 180), new("glass, square", "glass-136", 150, 150), new("PVC, grey", "pvc-patch", 210, 120)],
-        Floor: new ShopFloor([new Technician("Wren"), new Technician("Ash", Skill: 2, ComesHour: 9, GoesHour: 17, DaysOff: [Weekday.Saturday])], Clamps: 4, Places: 8, ClosedDays: [Weekday.Sunday], BreakFromHour: 13),
+        Floor: new ShopFloor([new Technician("Wren"), new Technician("Ash", Skill: 2, ComesHour: 9, GoesHour: 17, DaysOff: [Weekday.Saturday])], Clamps: 4, Places: 8, ClosedDays: [Weekday.Sunday], BreakFromHour: 13, WarmPlaces: 1),
         Rates: new Rates("EUR", 48, 18, 5, 23));
 
     /// <summary>Fills an empty database, all of it or nothing: a start that is cut short leaves it empty for the next one.</summary>

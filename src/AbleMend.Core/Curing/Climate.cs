@@ -5,7 +5,8 @@ namespace AbleMend.Core.Curing;
 /// <param name="TemperatureC">Temperature in °C: the bench's air, or the item's own surface where that is read.</param>
 /// <param name="MoistureShare">Water in the air beside what was planned with, for what moisture sets: 1 for as much, 0.5 for half.</param>
 /// <param name="IsSurface">Whether the temperature was read on the item itself.</param>
-public sealed record ClimateSpan(DateTimeOffset From, double TemperatureC, double MoistureShare = 1, bool IsSurface = false);
+/// <param name="IsWarm">Whether the item stands in a warm box or corner meanwhile, away from the bench.</param>
+public sealed record ClimateSpan(DateTimeOffset From, double TemperatureC, double MoistureShare = 1, bool IsSurface = false, bool IsWarm = false);
 
 /// <summary>What something cures in against time: piecewise constant, the last span without end, the first without beginning.</summary>
 public sealed class Climate

@@ -15,7 +15,11 @@ public static class DayBound
         return [.. problem.Jobs.Select(job => Of(job, problem, hours))];
     }
 
-    private static DayScore Of(DayJob job, DayProblem problem, IReadOnlyList<Track> hours)
+    private static DayScore Of(DayJob job, DayProblem problem, IReadOnlyList<Track> hours) =>
+        job.Warmed.Select(warmed => AtBest(warmed, problem, hours)).Prepend(AtBest(job, problem, hours))
+            .Aggregate((one, other) => new DayScore(Math.Min(one.Missed, other.Missed), Math.Min(one.LateSlots, other.LateSlots), Math.Min(one.EndSlots, other.EndSlots)));
+
+    private static DayScore AtBest(DayJob job, DayProblem problem, IReadOnlyList<Track> hours)
     {
         var starts = new int[job.Stretches.Count];
         var (missed, end) = (0, 0);

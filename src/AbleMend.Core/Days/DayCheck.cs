@@ -28,7 +28,7 @@ public static class DayCheck
 
         for (var j = 0; j < problem.Jobs.Count; j++)
         {
-            var job = problem.Jobs[j];
+            var job = problem.Jobs[j].As(plan[j]);
             for (var k = 0; k < job.Stretches.Count; k++)
             {
                 var (stretch, start, who) = (job.Stretches[k], plan[j].Starts[k], plan[j].People[k]);
@@ -109,9 +109,10 @@ public static class DayCheck
     public static DayScore Score(DayJob job, Placed placed)
     {
         var (missed, end) = (0, 0);
-        for (var k = 0; k < job.Stretches.Count; k++)
+        var stretches = job.As(placed).Stretches;
+        for (var k = 0; k < stretches.Count; k++)
         {
-            var (stretch, start) = (job.Stretches[k], placed.Starts[k]);
+            var (stretch, start) = (stretches[k], placed.Starts[k]);
             end = Math.Max(end, Math.Max(start + stretch.Work, stretch.Over.At(start + stretch.OverOffset)));
             missed += start > stretch.LastStart ? 1 : 0;
             foreach (var lag in stretch.Lags)

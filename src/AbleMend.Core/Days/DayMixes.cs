@@ -123,7 +123,7 @@ internal static class DayMixes
         var old = placed[one.Job]!;
         placer.Book(one.Job, old, -1);
         var was = WorthBeside(placer, one, old);
-        var joined = Later(problem.Jobs[one.Job], old, one.Stretch, MixedAt(other, placed)).Select(least => placer.Place(one.Job, least, keepsClear: false)).FirstOrDefault(later =>
+        var joined = Later(problem.Jobs[one.Job], old, one.Stretch, MixedAt(other, placed)).Select(least => placer.Place(one.Job, least, keepsClear: false, way: old.Way)).FirstOrDefault(later =>
         {
             placed[one.Job] = later;
             return later is not null && IsOneGo(problem, placed, one, other) && HasTimeLeft(problem.Jobs[one.Job].Stretches[one.Stretch], later.Starts, one.Stretch) && CostsNothing(was, WorthBeside(placer, one, later), latestEnd);

@@ -87,13 +87,24 @@ public sealed record Stretch(int Work, IReadOnlyList<Lag> Lags, SlotWait Over)
 
     /// <value>What is mixed in it, or which tool is heated; null for nothing.</value>
     public DayMix? Mix { get; init; }
+
+    /// <value>Whether its wait stands in the warm.</value>
+    public bool IsWarm { get; init; }
 }
 
 /// <summary>A job: stretches in an order in which each comes after those that it waits for.</summary>
 /// <param name="Due">Slot in which it is due, or <see cref="SlotWait.Never"/>.</param>
 /// <param name="Weight">What an hour late costs against another's, 1 or more.</param>
 /// <param name="Stretches">Its stretches.</param>
-public sealed record DayJob(int Due, int Weight, IReadOnlyList<Stretch> Stretches);
+public sealed record DayJob(int Due, int Weight, IReadOnlyList<Stretch> Stretches)
+{
+    /// <value>The same job with one or more of its waits in the warm; empty where none may be.</value>
+    public IReadOnlyList<DayJob> Warmed { get; init; } = [];
+
+    /// <summary>The job as it was placed, with the waits in the warm that were put there.</summary>
+    /// <param name="placed">Where it stands.</param>
+    public DayJob As(Placed placed) => placed.Way == 0 ? this : Warmed[placed.Way - 1];
+}
 
 /// <summary>A pair of hands.</summary>
 /// <param name="Skill">What they can do, 1 to 3.</param>
@@ -120,7 +131,8 @@ public sealed record DayProblem(int Slots, IReadOnlyList<DayJob> Jobs, IReadOnly
 /// <summary>When each stretch begins, and who does it.</summary>
 /// <param name="Starts">Slot of each stretch of a job.</param>
 /// <param name="People">Who does each.</param>
-public sealed record Placed(int[] Starts, int[] People);
+/// <param name="Way">0 for all of it at the bench, else which of its <see cref="DayJob.Warmed"/>, from 1.</param>
+public sealed record Placed(int[] Starts, int[] People, int Way = 0);
 
 /// <summary>What a plan is worth: fewest windows missed, then least weighted lateness, then earliest finish.</summary>
 /// <param name="Missed">Windows missed.</param>

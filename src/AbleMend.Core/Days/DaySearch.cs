@@ -14,6 +14,9 @@ public sealed class DaySearch
     /// <summary>What a window costs that is met with nothing to spare, for work runs over: as much as a job of weight 1 that is a day late. From memory.</summary>
     private const double TightCost = Day * LateCost;
 
+    /// <summary>What it costs to carry an item into the warm and back, in slots that it ends later: for less than an hour nobody does. From memory.</summary>
+    private const double WarmCost = 12;
+
     /// <summary>What a missed window costs: more than any lateness.</summary>
     private const double MissedCost = 1e10;
 
@@ -131,7 +134,7 @@ public sealed class DaySearch
     {
         foreach (var job in order)
         {
-            Insert(job, Earliest(job));
+            Insert(job, Earliest(job, Ways(job)));
         }
 
         Keep(_costs.Sum());
@@ -183,7 +186,7 @@ public sealed class DaySearch
         }
 
         var (missed, tight, late, end) = _placer.WorthOf(job, placed);
-        return (missed * MissedCost) + (tight * TightCost) + (late * LateCost) + end + MovedCost(job, placed);
+        return (missed * MissedCost) + (tight * TightCost) + (late * LateCost) + end + (_placer.WarmOf(job, placed) * WarmCost) + MovedCost(job, placed);
     }
 
     private double MovedCost(int job, Placed placed) =>
@@ -198,7 +201,7 @@ public sealed class DaySearch
         {
             var (old, was) = (_placed[job], _costs[job]);
             Remove(job);
-            var placed = Earliest(job);
+            var placed = Earliest(job, Ways(job));
             Insert(job, CostOf(job, placed) <= was ? placed : old);
             cost += _costs[job] - was;
         }
@@ -225,7 +228,7 @@ public sealed class DaySearch
         while (done < _out.Count && now <= limit)
         {
             var job = _out[done++];
-            Insert(job, Earliest(job));
+            Insert(job, Earliest(job, SomeWays(job)));
             now += _costs[job];
         }
 
@@ -252,16 +255,32 @@ public sealed class DaySearch
         return cost;
     }
 
+    /// <summary>All ways in which some of a job's waits stand in the warm; empty where none may.</summary>
+    private IEnumerable<int> Ways(int job) => Enumerable.Range(1, _placer.WaysOf(job) - 1);
+
+    /// <summary>The one that it was taken out of, and another by chance: to try all each time would be dear.</summary>
+    private int[] SomeWays(int job) => _placer.WaysOf(job) == 1 ? [] : [1 + _random.Next(_placer.WaysOf(job) - 1), _old[job].Placed?.Way ?? 0];
+
     /// <summary>A job as early as it fits, or where it stood before, or as soon after that as it fits, where that costs less.</summary>
-    private Placed? Earliest(int job)
+    /// <param name="job">Place of the job.</param>
+    /// <param name="ways">The ways that are tried beside the bench.</param>
+    private Placed? Earliest(int job, IEnumerable<int> ways)
     {
         var earliest = _placer.Place(job);
+        foreach (var way in ways)
+        {
+            if (way > 0 && _placer.Place(job, way: way) is { } warmed && CostOf(job, warmed) < CostOf(job, earliest))
+            {
+                earliest = warmed;
+            }
+        }
+
         if (_moveCost == 0 || _before?[job] is not { } before)
         {
             return earliest;
         }
 
-        var stayed = _placer.Stays(job, before) ? before : _placer.Place(job, before.Starts);
+        var stayed = _placer.Stays(job, before) ? before : _placer.Place(job, before.Starts, way: before.Way);
         return CostOf(job, stayed) < CostOf(job, earliest) ? stayed : earliest;
     }
 

@@ -11,6 +11,9 @@ public enum SharedThing
 
     /// <summary>A place where an item lies and sets.</summary>
     Place,
+
+    /// <summary>A place in the warm box or corner.</summary>
+    Warm,
 }
 
 /// <summary>A clamp or a place that an item has for a time.</summary>

@@ -16,8 +16,9 @@ namespace AbleMend.Core.Days;
 /// <param name="ClosesAt">Until when it has to go on then, or null.</param>
 /// <param name="Missed">Whether it begins after the window before it has closed, or later than it was pinned to.</param>
 /// <param name="Pinned">Whether somebody pinned it to a time.</param>
+/// <param name="InWarm">Whether the item stands in the warm box or corner while it waits then.</param>
 public sealed record DayBlock(
-    int Mend, string StepId, IReadOnlyList<Message> Titles, int Person, DateTimeOffset StartsAt, DateTimeOffset EndsAt, WaitKind? Waits, DateTimeOffset? OverAt, DateTimeOffset? ClosesAt, bool Missed, bool Pinned = false);
+    int Mend, string StepId, IReadOnlyList<Message> Titles, int Person, DateTimeOffset StartsAt, DateTimeOffset EndsAt, WaitKind? Waits, DateTimeOffset? OverAt, DateTimeOffset? ClosesAt, bool Missed, bool Pinned = false, bool InWarm = false);
 
 /// <summary>When a mend is ready by the plan of the days.</summary>
 /// <param name="Mend">Its number.</param>

@@ -31,10 +31,15 @@ internal sealed class MendJobs(SlotCalendar calendar, ShopFloor floor)
     /// <summary>Hands begin nothing else for so long before they have to be there for a window that closes. From memory: work runs over by a few minutes more often than not.</summary>
     private const int ClearMin = 10;
 
+    /// <summary>For less nobody carries an item into the warm: half an hour. From memory.</summary>
+    private const int WorthItSlots = 30 / DayProblem.SlotMin;
+
+    private readonly Air _warm = new(Climate.Steady(floor.WarmC));
+
     private readonly Dictionary<(string Climate, CureClock Clock, double Minutes, bool Opens), SlotWait> _waits = [];
 
     /// <summary>The shared things in the order of a problem's capacities.</summary>
-    public static IReadOnlyList<int> Capacities(ShopFloor floor) => [floor.Clamps, floor.Places];
+    public static IReadOnlyList<int> Capacities(ShopFloor floor) => [floor.Clamps, floor.Places, floor.WarmPlaces];
 
     /// <summary>What is left of a mend.</summary>
     /// <returns>The job, and the steps of each of its stretches; no stretches where nothing is left.</returns>
@@ -42,10 +47,26 @@ internal sealed class MendJobs(SlotCalendar calendar, ShopFloor floor)
     {
         var runs = Runs(mend);
         var places = runs.SelectMany((run, i) => run.Steps.Select((step, k) => (step.Id, Place: i, OffsetMin: run.Offsets[k]))).ToDictionary(each => each.Id, each => (each.Place, each.OffsetMin));
-        var climate = new Air(mend);
-        var stretches = runs.Select((run, i) => StretchOf(mend, run, i, runs, places, climate)).ToList();
-        return (new DayJob(mend.DueAt is { } due ? Math.Max(0, calendar.Floor(due)) : SlotWait.Never, mend.Wish.Weight, stretches), runs);
+        var bench = new Air(mend.Climate);
+        IReadOnlyList<Stretch> With(IReadOnlyList<int> warmed) => [.. runs.Select((run, i) => StretchOf(mend, run, i, runs, places, new Airing(bench, _warm, warmed)))];
+        var job = new DayJob(mend.DueAt is { } due ? Math.Max(0, calendar.Floor(due)) : SlotWait.Never, mend.Wish.Weight, With([]));
+        return (job with { Warmed = [.. Subsets(MayBeWarmed(mend, runs, bench)).Select(warmed => job with { Stretches = With(warmed) })] }, runs);
     }
+
+    /// <summary>
+    /// The stretches whose wait may stand in the warm and is over sooner there by more than it takes to carry the item to and fro. An item with
+    /// several damages is worked on while one of them waits, and stays at the bench.
+    /// </summary>
+    private List<int> MayBeWarmed(MendToPlan mend, IReadOnlyList<StepRun> runs, Air bench) =>
+        floor.WarmPlaces == 0 || mend.Plan.Damages.Count > 1 ? []
+        : [.. runs.Index().Where(each => each.Item.Steps[^1].Timing.Wait is { Warm.UpToC: { } most, ClosesMin: null } wait && most >= floor.WarmC
+            && WaitOf(bench, wait.Clock, wait.OpensMin.CureMin, opens: true).At(0) > WaitOf(_warm, wait.Clock, wait.OpensMin.CureMin, opens: true).At(0) + WorthItSlots).Select(each => each.Index)];
+
+    /// <summary>Every choice of some of them where there are few; else each alone, and all.</summary>
+    private static IEnumerable<IReadOnlyList<int>> Subsets(List<int> of) =>
+        of.Count <= 3
+            ? Enumerable.Range(1, (1 << of.Count) - 1).Select(mask => of.Where((_, i) => (mask >> i & 1) == 1).ToList())
+            : of.Select(each => (IReadOnlyList<int>)[each]).Append(of);
 
     /// <summary>What is left to do, in the order of the plan's timeline, put together into stretches.</summary>
     private static IReadOnlyList<StepRun> Runs(MendToPlan mend)
@@ -109,7 +130,7 @@ internal sealed class MendJobs(SlotCalendar calendar, ShopFloor floor)
             && runs[i].Steps[0].Timing.Awaits().All(id => !placeOf.TryGetValue(id, out var place) || taken.Contains(place));
     }
 
-    private Stretch StretchOf(MendToPlan mend, StepRun run, int place, IReadOnlyList<StepRun> runs, Dictionary<string, (int Place, double OffsetMin)> places, Air air)
+    private Stretch StretchOf(MendToPlan mend, StepRun run, int place, IReadOnlyList<StepRun> runs, Dictionary<string, (int Place, double OffsetMin)> places, Airing air)
     {
         var (first, last) = (run.Steps[0], run.Steps[^1]);
         var before = Enumerable.Range(0, place).LastOrDefault(i => runs[i].Steps[0].Damage == first.Damage, -1);
@@ -117,14 +138,14 @@ internal sealed class MendJobs(SlotCalendar calendar, ShopFloor floor)
         var lags = new List<Lag>();
         if (before >= 0)
         {
-            lags.Add(After(runs, before, places, air, runs[before].Steps[^1].Timing.Wait));
+            lags.Add(After(runs, before, places, air.Of(before), runs[before].Steps[^1].Timing.Wait));
         }
 
         foreach (var id in first.Timing.After ?? [])
         {
             if (places.TryGetValue(id, out var at) && at.Place < place)
             {
-                lags.Add(After(runs, at.Place, places, air, runs[at.Place].Steps[^1].Timing.Wait is { } wait ? wait with { ClosesMin = null } : null));
+                lags.Add(After(runs, at.Place, places, air.Of(at.Place), runs[at.Place].Steps[^1].Timing.Wait is { } wait ? wait with { ClosesMin = null } : null));
             }
         }
 
@@ -132,7 +153,7 @@ internal sealed class MendJobs(SlotCalendar calendar, ShopFloor floor)
         {
             if (places.TryGetValue(firm.StepId, out var at) && at.Place < place && runs[at.Place].Steps[^1].Timing.Wait is { } wait)
             {
-                lags.Add(After(runs, at.Place, places, air, firm.FirmMin.CureMin == 0 ? null : wait with { OpensMin = firm.FirmMin, ClosesMin = null }));
+                lags.Add(After(runs, at.Place, places, air.Of(at.Place), firm.FirmMin.CureMin == 0 ? null : wait with { OpensMin = firm.FirmMin, ClosesMin = null }));
             }
         }
 
@@ -143,7 +164,7 @@ internal sealed class MendJobs(SlotCalendar calendar, ShopFloor floor)
         var pinned = place == 0 && lastStart == int.MaxValue && mend.Wish.BeginAt is { } begin && calendar.Ceiling(begin) is var slot && slot >= Math.Max(1, notBefore) ? slot : (int?)null;
         var notBy = NotBy(mend);
         var closing = before < 0 ? mend.Run?.Fronts.FirstOrDefault(front => front.Damage == first.Damage && front.Phase == StepPhase.Waiting)?.Window?.ClosesAt : null;
-        var (overFrom, over) = OverOf(run, place, places, air);
+        var (overFrom, over) = OverOf(run, place, places, air.Of(place));
         return new Stretch(run.Work, lags, over)
         {
             OverOffset = overFrom,
@@ -154,7 +175,8 @@ internal sealed class MendJobs(SlotCalendar calendar, ShopFloor floor)
             Person = PersonOf(mend),
             NotBy = notBy,
             Skill = Math.Min(SkillOf(mend, first), floor.People.Where((_, i) => !notBy.Contains(i)).Max(person => person.Skill)),
-            Holds = HoldsOf(last.Timing.Wait),
+            Holds = HoldsOf(last.Timing.Wait, air.IsWarm(place)),
+            IsWarm = air.IsWarm(place),
             HeldUntil = next,
             Hands = HandsOf(run),
             Waits = AirsOf(last.Timing.Wait),
@@ -202,17 +224,18 @@ internal sealed class MendJobs(SlotCalendar calendar, ShopFloor floor)
     [
         .. (mend.Run?.Fronts ?? []).Where(front => front is { Phase: StepPhase.Waiting, Window: not null })
             .Select(front => (mend.Plan.Steps.First(step => step.Id == front.StepId).Timing.Wait, Opens: front.Window!.OpensAt))
-            .Select(each => new RunningWait(HoldsOf(each.Wait), AirsOf(each.Wait), each.Opens is { } opens ? Math.Clamp(calendar.Ceiling(opens), 0, calendar.Slots) : calendar.Slots))
+            .Select(each => new RunningWait(HoldsOf(each.Wait, mend.Run?.Warm?.StandsAtC is not null), AirsOf(each.Wait), each.Opens is { } opens ? Math.Clamp(calendar.Ceiling(opens), 0, calendar.Slots) : calendar.Slots))
             .Where(running => running.Until > 0 && (running.Holds.Count > 0 || running.Airs != Airs.None)),
     ];
 
     private static int SkillOf(MendToPlan mend, PlanStep step) => mend.Plan.Damages[step.Damage - 1] is { System: { } system } damage ? damage.Candidates.FirstOrDefault(each => each.Method == system.Method && each.Material == system.Material)?.Skill ?? 1 : 1;
 
-    private IReadOnlyList<Hold> HoldsOf(StepWait? wait) =>
+    private IReadOnlyList<Hold> HoldsOf(StepWait? wait, bool isWarm) =>
         wait?.Kind switch
         {
-            WaitKind.Hold when floor.Clamps > 0 => [new Hold(0), new Hold(1)],
-            WaitKind.Hold or WaitKind.Tack or WaitKind.Recoat or WaitKind.Sandable or WaitKind.Light or WaitKind.Flash => [new Hold(1)],
+            WaitKind.Hold when floor.Clamps > 0 => [new Hold((int)SharedThing.Clamp), new Hold((int)(isWarm ? SharedThing.Warm : SharedThing.Place))],
+            not null when isWarm => [new Hold((int)SharedThing.Warm)],
+            WaitKind.Hold or WaitKind.Tack or WaitKind.Recoat or WaitKind.Sandable or WaitKind.Light or WaitKind.Flash => [new Hold((int)SharedThing.Place)],
             _ => [],
         };
 
@@ -351,10 +374,17 @@ internal sealed class MendJobs(SlotCalendar calendar, ShopFloor floor)
     }
 
     /// <summary>The air that a mend cures in, under a key that tells it from another.</summary>
-    private sealed class Air(MendToPlan mend)
+    private sealed class Air(Climate climate)
     {
-        public Climate Climate { get; } = mend.Climate;
+        public Climate Climate { get; } = climate;
 
         public string Key => field ??= string.Join(';', Climate.Spans.Select(span => $"{span.From.UtcTicks}:{span.TemperatureC:R}:{span.MoistureShare:R}")) + string.Join(';', Climate.Light.Select(span => $"{span.From.UtcTicks}:{span.MwPerCm2:R}")) + (Climate.Sky is { } sky ? sky.ToString() : "");
+    }
+    /// <summary>Which of a mend's waits stand in the warm, and which at the bench.</summary>
+    private sealed record Airing(Air Bench, Air Warm, IReadOnlyList<int> Warmed)
+    {
+        public bool IsWarm(int place) => Warmed.Contains(place);
+
+        public Air Of(int place) => IsWarm(place) ? Warm : Bench;
     }
 }

@@ -51,7 +51,7 @@ public sealed record MendToPlan(int Id, RepairPlan Plan, RunState? Run, Climate 
     /// <param name="now">The present.</param>
     /// <exception cref="InvalidOperationException">It was never started.</exception>
     public static MendToPlan Running(int id, Mend mend, DateTimeOffset? dueAt, DateTimeOffset now) =>
-        new(id, mend.PlanAtPace!, mend.StateAt(now), mend.Climate, dueAt);
+        new(id, mend.PlanAtPace!, mend.StateAt(now), mend.ClimateAtBench, dueAt);
 
     /// <summary>A mend that would be begun by a plan.</summary>
     /// <param name="id">Its number.</param>

@@ -11,7 +11,7 @@ internal sealed class Placer
     private readonly Track[] _work;
     private readonly Track[] _shared;
     private readonly Dictionary<Airs, Track> _airs;
-    private readonly JobForm[] _jobs;
+    private readonly JobForm[][] _jobs;
     private readonly int[] _least;
     private readonly int[] _starts;
     private readonly int[] _people;
@@ -33,8 +33,8 @@ internal sealed class Placer
             }
         }
 
-        _jobs = [.. problem.Jobs.Select(job => new JobForm(job, problem.People))];
-        var most = _jobs.Length == 0 ? 0 : _jobs.Max(job => job.Stretches.Length);
+        _jobs = [.. problem.Jobs.Select(job => job.Warmed.Prepend(job).Select(way => new JobForm(way, problem.People)).ToArray())];
+        var most = _jobs.Length == 0 ? 0 : _jobs.Max(job => job[0].Stretches.Length);
         (_least, _starts, _people) = (new int[most], new int[most], new int[most]);
     }
 
@@ -42,10 +42,11 @@ internal sealed class Placer
     /// <param name="job">Place of the job.</param>
     /// <param name="notBefore">Slots before which its stretches do not begin, or null.</param>
     /// <param name="keepsClear">Whether hands are to be kept clear before a window.</param>
+    /// <param name="way">Which of its waits stand in the warm: as of <see cref="Placed.Way"/>.</param>
     /// <remarks>Hands are kept clear before a window where one can be met so; one that no start meets is missed rather than the job left out.</remarks>
-    public Placed? Place(int job, IReadOnlyList<int>? notBefore = null, bool keepsClear = true)
+    public Placed? Place(int job, IReadOnlyList<int>? notBefore = null, bool keepsClear = true, int way = 0)
     {
-        var form = _jobs[job];
+        var form = _jobs[job][way];
         _keepsClear = keepsClear && form.KeepsClear;
         var fits = _keepsClear && Fits(form, notBefore, mayMiss: false);
         _keepsClear = false;
@@ -54,13 +55,13 @@ internal sealed class Placer
             return null;
         }
 
-        return new Placed(_starts[..form.Stretches.Length], _people[..form.Stretches.Length]);
+        return new Placed(_starts[..form.Stretches.Length], _people[..form.Stretches.Length], way);
     }
 
     /// <summary>Whether a job still fits where it stood, in the same hands.</summary>
     public bool Stays(int job, Placed stood)
     {
-        var form = _jobs[job];
+        var form = _jobs[job][stood.Way];
         for (var k = 0; k < form.Stretches.Length; k++)
         {
             var (stretch, start, person) = (form.Stretches[k], stood.Starts[k], stood.People[k]);
@@ -81,14 +82,14 @@ internal sealed class Placer
     /// <param name="amount">1 to take, -1 to give back.</param>
     public void Book(int job, Placed placed, int amount)
     {
-        var stretches = _jobs[job].Stretches;
-        for (var k = 0; k < stretches.Length; k++)
+        var form = _jobs[job][placed.Way];
+        for (var k = 0; k < form.Stretches.Length; k++)
         {
-            var (stretch, start) = (stretches[k], placed.Starts[k]);
+            var (stretch, start) = (form.Stretches[k], placed.Starts[k]);
             var handsEnd = start + stretch.Work;
             _hands[placed.People[k]].Take(Math.Max(0, start - stretch.ClearBefore), handsEnd, amount);
             _work[placed.People[k]].Take(start, handsEnd, amount);
-            var holds = _jobs[job].Holds[k];
+            var holds = form.Holds[k];
             if (holds.Length > 0)
             {
                 var until = HeldUntil(stretch, placed.Starts, start);
@@ -109,7 +110,7 @@ internal sealed class Placer
     /// <summary>What a job's place costs, before it is taken: tight is a window that hands come to straight from other work.</summary>
     public (int Missed, int Tight, long Late, int End) WorthOf(int job, Placed placed)
     {
-        var form = _jobs[job];
+        var form = _jobs[job][placed.Way];
         var (missed, tight, end) = (0, 0, 0);
         for (var k = 0; k < form.Stretches.Length; k++)
         {
@@ -126,14 +127,21 @@ internal sealed class Placer
         return (missed, tight, form.Weight * Math.Max(0, end - (long)form.Due), end);
     }
 
+    /// <summary>In how many ways a job can be placed: at the bench, and with some of its waits in the warm.</summary>
+    public int WaysOf(int job) => _jobs[job].Length;
+
+    /// <summary>How many of a job's waits stand in the warm.</summary>
+    public int WarmOf(int job, Placed placed) => _jobs[job][placed.Way].Warm;
+
     /// <summary>Whether hands come to a stretch whose window closes straight from other work, or with nothing to spare.</summary>
     /// <param name="job">Place of the job.</param>
     /// <param name="placed">Where it stands; not taken.</param>
     /// <param name="k">Place of the stretch.</param>
     public bool IsTight(int job, Placed placed, int k)
     {
-        var stretch = _jobs[job].Stretches[k];
-        return stretch.ClearBefore > 0 && (LastBefore(placed.People[k], stretch, placed.Starts[k]) >= 0 || IsShort(_jobs[job], k, placed.Starts));
+        var form = _jobs[job][placed.Way];
+        var stretch = form.Stretches[k];
+        return stretch.ClearBefore > 0 && (LastBefore(placed.People[k], stretch, placed.Starts[k]) >= 0 || IsShort(form, k, placed.Starts));
     }
 
     private void Air(Airs airs, int from, int to, int amount)
@@ -444,6 +452,9 @@ internal sealed class Placer
         public long Weight { get; } = job.Weight;
 
         public Stretch[] Stretches { get; } = [.. job.Stretches];
+
+        /// <value>How many of its waits stand in the warm.</value>
+        public int Warm { get; } = job.Stretches.Count(stretch => stretch.IsWarm);
 
         public Lag[][] Lags { get; } = [.. job.Stretches.Select(stretch => stretch.Lags.ToArray())];
 

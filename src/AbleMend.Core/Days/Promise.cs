@@ -18,8 +18,11 @@ public enum Help
     /// <summary>It is mended for now, and properly later.</summary>
     ForNow,
 
-    /// <summary>It cures at 30 °C.</summary>
+    /// <summary>The whole bench is at 30 °C.</summary>
     Warm,
+
+    /// <summary>One more item can stand in the warm box or corner.</summary>
+    WarmPlace,
 
     /// <summary>One more pair of hands.</summary>
     Hands,
@@ -75,10 +78,10 @@ public sealed record WaysToPromise(MendToPlan AsWanted, MendToPlan? ForNow, Mend
 /// <param name="bench">The shop's hours and zone.</param>
 public sealed class Promises(ShopFloor floor, Cases.BenchFacts bench)
 {
-    /// <summary>What a warm corner has: warmer, most films outrun their solvents. From memory.</summary>
+    /// <summary>How warm a bench is made: warmer, most films outrun their solvents. From memory.</summary>
     public const double WarmC = 30;
 
-    /// <summary>For less nobody heats a corner.</summary>
+    /// <summary>For less nobody heats a room.</summary>
     private static readonly TimeSpan WorthIt = TimeSpan.FromHours(1);
 
     /// <summary>Promises a mend.</summary>
@@ -112,6 +115,7 @@ public sealed class Promises(ShopFloor floor, Cases.BenchFacts bench)
             Try(Help.Warm, Behind(floor, warm, others, standing, now));
         }
 
+        Try(Help.WarmPlace, Behind(floor with { WarmPlaces = floor.WarmPlaces + 1 }, mend, others, standing, now));
         Try(Help.Hands, Behind(floor with { People = [.. floor.People, new Technician("+1")] }, mend, others, standing, now));
         Try(Help.Clamp, Behind(floor with { Clamps = floor.Clamps + 1 }, mend, others, standing, now));
         return new Promise(ready, slow < ready ? ready : slow, mend.DueAt, LatestStart(mend, others, standing, now), [.. helps.OrderBy(help => help.ReadyAt)]);

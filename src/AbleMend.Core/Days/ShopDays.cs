@@ -39,7 +39,7 @@ public sealed class ShopDays(ShopFloor floor, BenchFacts bench)
         var laid = mends.Select(mend => (Mend: mend, Laid: jobs.Of(mend))).Where(each => each.Laid.Runs.Count > 0).ToList();
         var running = mends.SelectMany(mend => jobs.RunningOf(mend).Select(each => (mend.Id, Wait: each))).ToList();
         var problem = ProblemOf(calendar, [.. laid.Select(each => each.Laid.Job)]) with { Running = [.. running.Select(each => each.Wait)] };
-        var search = new DaySearch(problem, seed, before is null ? null : [.. laid.Select(each => StoodAt(each.Mend, each.Laid.Runs, before, calendar))], before is null ? 0 : MoveCostMin / DayProblem.SlotMin);
+        var search = new DaySearch(problem, seed, before is null ? null : [.. laid.Select(each => StoodAt(each.Mend, each.Laid, before, calendar))], before is null ? 0 : MoveCostMin / DayProblem.SlotMin);
         return new DaysDraft(problem, search, best => LaidOut(problem, DayMixes.Gathered(problem, best), now, calendar, laid, running, before));
     }
 
@@ -72,7 +72,7 @@ public sealed class ShopDays(ShopFloor floor, BenchFacts bench)
     }
 
     private static IEnumerable<DayTaken> Taken(int mend, DayJob job, Placed placed, SlotCalendar calendar) =>
-        job.Stretches.SelectMany((stretch, k) => stretch.Holds.Select(hold => new DayTaken(
+        job.As(placed).Stretches.SelectMany((stretch, k) => stretch.Holds.Select(hold => new DayTaken(
             (SharedThing)hold.Resource, 0, mend, calendar.At(placed.Starts[k]), calendar.At(Math.Min(calendar.Slots, stretch.HeldUntil >= 0 ? placed.Starts[stretch.HeldUntil] : stretch.Over.At(placed.Starts[k] + stretch.OverOffset))))));
 
     private DayProblem ProblemOf(SlotCalendar calendar, IReadOnlyList<DayJob> jobs) =>
@@ -82,27 +82,31 @@ public sealed class ShopDays(ShopFloor floor, BenchFacts bench)
     /// Where a mend's stretches stood in an earlier plan; null where one of them stood nowhere, and where it came to another's cup: it is
     /// placed anew and brought there again, for straight after other work is nowhere that it would be left.
     /// </summary>
-    private Placed? StoodAt(MendToPlan mend, IReadOnlyList<StepRun> runs, DaysPlan before, SlotCalendar calendar)
+    private Placed? StoodAt(MendToPlan mend, (DayJob Job, IReadOnlyList<StepRun> Runs) laid, DaysPlan before, SlotCalendar calendar)
     {
         if (before.Together.Any(each => each.Mixes.Skip(1).Any(mix => mix.Mend == mend.Id)))
         {
             return null;
         }
 
-        var stood = runs.Select(run => before.Blocks.FirstOrDefault(block => block.Mend == mend.Id && block.StepId == run.Steps[0].Id)).ToList();
+        var stood = laid.Runs.Select(run => before.Blocks.FirstOrDefault(block => block.Mend == mend.Id && block.StepId == run.Steps[0].Id)).ToList();
         return stood.Any(block => block is null || block.Person >= floor.People.Count) ? null
-            : new Placed([.. stood.Select(block => Math.Max(0, calendar.Floor(block!.StartsAt)))], [.. stood.Select(block => block!.Person)]);
+            : new Placed([.. stood.Select(block => Math.Max(0, calendar.Floor(block!.StartsAt)))], [.. stood.Select(block => block!.Person)], WayOf(laid.Job, stood));
     }
+
+    /// <summary>The way of a job whose waits in the warm are those that stood there; the bench where it has no such way any more.</summary>
+    private static int WayOf(DayJob job, IReadOnlyList<DayBlock?> stood) =>
+        1 + job.Warmed.ToList().FindIndex(warmed => warmed.Stretches.Select(stretch => stretch.IsWarm).SequenceEqual(stood.Select(block => block!.InWarm)));
 
     private static IEnumerable<DayBlock> Blocks(MendToPlan mend, (DayJob Job, IReadOnlyList<StepRun> Runs) laid, Placed placed, SlotCalendar calendar) =>
         laid.Runs.Select((run, k) =>
         {
-            var (stretch, start) = (laid.Job.Stretches[k], placed.Starts[k]);
+            var (stretch, start) = (laid.Job.As(placed).Stretches[k], placed.Starts[k]);
             var wait = run.Steps[^1].Timing.Wait;
             var over = wait is null ? (int?)null : stretch.Over.At(start + stretch.OverOffset);
             return new DayBlock(
                 mend.Id, run.Steps[0].Id, [.. run.Steps.Select(step => step.Title)], placed.People[k], calendar.At(start), calendar.At(start + stretch.Work), wait?.Kind,
-                over is { } end && end < SlotWait.Never ? calendar.At(end) : null, ClosesAt(laid.Job, placed, k, calendar), IsMissed(stretch, placed, start), stretch.IsPinned);
+                over is { } end && end < SlotWait.Never ? calendar.At(end) : null, ClosesAt(laid.Job.As(placed), placed, k, calendar), IsMissed(stretch, placed, start), stretch.IsPinned, stretch.IsWarm);
         });
 
     private static DateTimeOffset? ClosesAt(DayJob job, Placed placed, int k, SlotCalendar calendar) =>

@@ -52,6 +52,8 @@ public sealed record Technician(
 /// <param name="BreakFromHour">When the shop has its break, 0 to 23; null for none.</param>
 /// <param name="BreakMin">How long it is.</param>
 /// <param name="SandsElsewhere">Whether sanding has a room of its own, so that its dust does not fall on a wet face.</param>
+/// <param name="WarmPlaces">How many items can stand in the warm box or corner at once; 0 for none.</param>
+/// <param name="WarmC">How warm that is, in °C.</param>
 public sealed record ShopFloor(
     [property: Size(1, 20)] IReadOnlyList<Technician> People,
     [property: Limits(0, 200)] int Clamps = 6,
@@ -59,7 +61,9 @@ public sealed record ShopFloor(
     IReadOnlyList<Weekday>? ClosedDays = null,
     [property: Limits(0, 23, "h")] int? BreakFromHour = null,
     [property: Limits(5, 240, "min")] double BreakMin = 30,
-    bool SandsElsewhere = false)
+    bool SandsElsewhere = false,
+    [property: Limits(0, 50)] int WarmPlaces = 0,
+    [property: Limits(25, 45, "°C")] double WarmC = 35)
 {
     /// <summary>What of it cannot be, beside what is out of its limits.</summary>
     /// <param name="opensHour">When the shop opens.</param>

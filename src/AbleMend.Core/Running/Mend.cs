@@ -73,6 +73,7 @@ public sealed record Happening(
         [RunEventKind.Humidity] = ["value", "resolution"],
         [RunEventKind.Light] = ["text", "value", "resolution"],
         [RunEventKind.Probe] = ["text", "passed"],
+        [RunEventKind.Warm] = ["value", "passed"],
         [RunEventKind.Pace] = ["text", "value", "resolution"],
         [RunEventKind.Gauge] = ["stepId", "text"],
         [RunEventKind.Pressure] = ["stepId", "text", "value", "airC", "barometerKpa", "resolution"],
@@ -241,12 +242,24 @@ public sealed record Mend(RepairCase Case, RepairPlan? Plan, MendStatus Status, 
         return (began, times.UseBy ?? (life is { } minutes ? began.AddMinutes(minutes) : null));
     }
 
+    /// <value>The same at the bench, whatever stands in the warm now: what comes next sets there.</value>
+    /// <exception cref="InvalidOperationException">It was never started.</exception>
+    [JsonIgnore]
+    public Climate ClimateAtBench => Surroundings.AtItem(Case, Began, [.. Run.Standing(Events).Where(each => each.Kind != RunEventKind.Warm)]);
+
     /// <summary>The run as it stands at an instant.</summary>
     /// <exception cref="InvalidOperationException">It was never started.</exception>
     public RunState StateAt(DateTimeOffset now) =>
         Plan is { } plan && StartedAt is { } started
             ? Run.Fold(Case, plan, started, Events, now)
             : throw new InvalidOperationException("A mend that was never started has no run.");
+
+    /// <summary>When what waits now would be over if it stood in the warm from now on; null where it may not stand there, or does already.</summary>
+    /// <param name="celsius">How warm that is.</param>
+    /// <param name="now">The present.</param>
+    public DateTimeOffset? OverInWarm(double celsius, DateTimeOffset now) =>
+        StateAt(now).Warm is not { UpToC: { } most, StandsAtC: null } || most < celsius ? null
+        : Keep(new Happening(RunEventKind.Warm, Value: celsius, Passed: true), now).Value?.StateAt(now).Window?.OpensAt;
 
     /// <value>The air round it: the bench's, and what was read there since.</value>
     /// <exception cref="InvalidOperationException">It was never started.</exception>

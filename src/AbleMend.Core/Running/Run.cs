@@ -29,11 +29,12 @@ public static class Run
             Apply(plan, steps, each);
         }
 
-        var climate = Surroundings.AtItem(repairCase, startedAt, kept);
+        FillStarts(plan, steps, startedAt);
         var air = Surroundings.Air(repairCase, startedAt, kept);
         var paces = new PacesLearnt(repairCase.Paces, kept);
+        var warm = Surroundings.Warm(kept).FirstOrDefault(spell => spell.Until is null);
+        var climate = Surroundings.AtItem(repairCase, startedAt, kept, warm is null ? null : OutOfTheWarm(plan, steps, paces, Surroundings.AtItem(repairCase, startedAt, kept), now));
         var bench = new Bench(repairCase.Bench.ClimateFrom(startedAt), air, climate, paces, new CupsInHand(plan, repairCase.Tools.Measure, kept, air, now), now);
-        FillStarts(plan, steps, startedAt);
         var actuals = steps.Where(pair => pair.Value.StartedAt is not null)
             .ToDictionary(pair => pair.Key, pair => new Actual(pair.Value.StartedAt!.Value, pair.Value.HandsEndedAt, pair.Value.NextLookAt));
         var timeline = Timeline.Lay([.. plan.Steps.Select(step => Dryings.At(step, paces.At(step.Timing), steps[step.Id].HandsEndedAt, kept))], startedAt, climate, HoursOf(repairCase), actuals, now);
@@ -59,7 +60,27 @@ public static class Run
             fronts,
             lead?.HeldUntil,
             kept.LastOrDefault(each => !each.IsByItself) is { } last && last.Number > SharedUpTo(plan, kept),
-            Surroundings.Probes(kept));
+            Surroundings.Probes(kept),
+            WarmOf(plan, fronts, warm));
+    }
+
+    /// <summary>How warm an item may stand: as warm as everything may that waits on it now.</summary>
+    private static WarmStand? WarmOf(RepairPlan plan, IReadOnlyList<Front> fronts, Surroundings.WarmSpell? warm)
+    {
+        var limits = fronts.Where(front => front.Phase == StepPhase.Waiting).Select(front => plan.Steps.First(step => step.Id == front.StepId).Timing.Wait?.Warm).ToList();
+        var least = limits.Count > 0 && limits.TrueForAll(limit => limit is not null) ? limits.MinBy(limit => limit!.UpToC ?? double.NegativeInfinity) : null;
+        return least is null && warm is null ? null : new WarmStand(least?.UpToC, least?.Because, warm?.TemperatureC, warm?.From);
+    }
+
+    /// <summary>What stands in the warm is taken out when what it waits for is over, as far as is known: what comes after that sets at the bench.</summary>
+    private static DateTimeOffset OutOfTheWarm(RepairPlan plan, Dictionary<string, Progress> steps, PacesLearnt paces, Climate climate, DateTimeOffset now) =>
+        plan.Steps.Where(step => PhaseOf(steps[step.Id], true) == StepPhase.Waiting).Select(step => paces.At(step.Timing).Wait is { } wait ? wait.Clock.TryFindReached(wait.OpensMin, CountedFrom(step, wait, steps), climate) : null)
+            .OfType<DateTimeOffset>().Append(now).Max();
+
+    private static DateTimeOffset CountedFrom(PlanStep step, StepWait wait, Dictionary<string, Progress> steps)
+    {
+        var ended = steps[step.Id].HandsEndedAt!.Value;
+        return wait.CountsFrom is { } counted ? steps.GetValueOrDefault(counted)?.StartedAt ?? ended : ended;
     }
 
     /// <summary>
@@ -154,6 +175,7 @@ public static class Run
             RunEventKind.Redo when plan.Steps.All(step => step.Id != next.StepId) => new Problem("unknown-id", "stepId", $"The plan has no step '{next.StepId ?? "":as-is}'.", "Reload the mend."),
             RunEventKind.Note when string.IsNullOrWhiteSpace(next.Text) || next.Text.Length > 2000 => new Problem("bad-note", "text", "The note is empty, or longer than 2000 characters.", "Write something shorter."),
             RunEventKind.Reading or RunEventKind.Surface or RunEventKind.Humidity or RunEventKind.Light or RunEventKind.Probe => Surroundings.Refuse(next),
+            RunEventKind.Warm => Surroundings.RefuseWarm(state, next),
             RunEventKind.Pace => new Problem("not-by-hand", "kind", "How fast a product sets is learnt from looks, and not said.", "Say what the look found: ready, or not yet."),
             RunEventKind.Poured or RunEventKind.Stirred or RunEventKind.ThrownOut => CupsInHand.Refuse(plan, state, next),
             RunEventKind.Weighed when front?.Drying is null => new Problem("not-this-step", "stepId", "Nothing dries at this step.", "Reload the mend: it went on elsewhere."),
@@ -317,7 +339,7 @@ public static class Run
             return null;
         }
 
-        var from = wait.CountsFrom is { } counted ? steps.GetValueOrDefault(counted)?.StartedAt ?? ended : ended;
+        var from = CountedFrom(step, wait, steps);
         var minutes = wait.At(1).Clock.MinutesBetween(from, look.At, climate);
         return minutes <= 0 ? null
             : new TouchedWait(material, step.Id, ended, look.Number, new PaceLook(wait.OpensMin.CureMin, look.Kind == RunEventKind.NotYet ? minutes : null, look.Kind == RunEventKind.Ready ? minutes : null));
@@ -390,7 +412,7 @@ public static class Run
 
         var timed = timeline.First(each => each.StepId == step.Id);
         var ended = progress.HandsEndedAt!.Value;
-        var from = wait.CountsFrom is { } counted ? steps.GetValueOrDefault(counted)?.StartedAt ?? ended : ended;
+        var from = CountedFrom(step, wait, steps);
         // Who has looked and found it not ready moved the window himself.
         var opens = progress.NextLookAt is not null ? timed.OpensAt : wait.Clock.TryFindReached(wait.OpensMin, from, bench.Planned);
         // Only what the air did: what a pace did is told beside it.
@@ -405,6 +427,7 @@ public static class Run
     private static MoveCause MovedBy(CureClock clock, DateTimeOffset from, Bench bench) =>
         clock.LightFactor is not null ? MoveCause.Light
         : clock.ByMoisture ? MoveCause.Humidity
+        : bench.AtItem.Spans.Any(span => span.IsWarm && span.From <= bench.Now && span.From >= from) || bench.AtItem.At(from).IsWarm ? MoveCause.Warm
         : bench.AtItem.Spans.Any(span => span.IsSurface && span.From <= bench.Now && span.From >= from) || bench.AtItem.At(from).IsSurface ? MoveCause.Surface
         : MoveCause.Air;
 

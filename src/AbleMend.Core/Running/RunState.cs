@@ -81,6 +81,9 @@ public enum MoveCause
 
     /// <summary>The light that fell on it.</summary>
     Light,
+
+    /// <summary>The warm box or corner that it stands in, or stood in.</summary>
+    Warm,
 }
 
 /// <summary>What readings did to a window.</summary>
@@ -134,6 +137,13 @@ public sealed record Front(
     public bool WaitsForCup => Together is { IsMixedHere: false, BeganAt: null } && Phase is StepPhase.Next or StepPhase.Hands;
 }
 
+/// <summary>Where an item stands while something sets on it, beside the bench.</summary>
+/// <param name="UpToC">How warm it may stand now, in °C; null for no warmer than the bench.</param>
+/// <param name="Because">What that protects; null where it stands in the warm and nothing is waited for.</param>
+/// <param name="StandsAtC">How warm it stands now; null at the bench.</param>
+/// <param name="Since">Since when it stands there, or null.</param>
+public sealed record WarmStand(double? UpToC, Message? Because, double? StandsAtC, DateTimeOffset? Since);
+
 /// <summary>A run, folded from its events. What stands here of a current step is that of the damage that needs hands first.</summary>
 /// <param name="CurrentStepId">Step that is next, in hand or waiting; null when all are done.</param>
 /// <param name="Phase">Where the current step stands.</param>
@@ -153,6 +163,7 @@ public sealed record Front(
 /// <param name="HeldUntil">When the current step had better be begun; null where it may be begun now.</param>
 /// <param name="CanUndo">Whether somebody did something that can be taken back.</param>
 /// <param name="Probes">The instruments that lie at the item and are read by themselves; null of a run that was folded before there were any.</param>
+/// <param name="Warm">How warm it may stand now, and stands; null where warmth makes no difference.</param>
 public sealed record RunState(
     string? CurrentStepId,
     StepPhase Phase,
@@ -171,5 +182,6 @@ public sealed record RunState(
     IReadOnlyList<Front> Fronts,
     DateTimeOffset? HeldUntil = null,
     bool CanUndo = false,
-    IReadOnlyList<string>? Probes = null
+    IReadOnlyList<string>? Probes = null,
+    WarmStand? Warm = null
 );

@@ -22,29 +22,72 @@ internal static class Surroundings
     /// <param name="repairCase">Case that the plan was made from.</param>
     /// <param name="startedAt">When the run was started.</param>
     /// <param name="events">Events that stand, in order.</param>
-    public static Climate AtItem(RepairCase repairCase, DateTimeOffset startedAt, IReadOnlyList<RunEvent> events)
+    /// <param name="outAt">When what stands in the warm now is taken out, as far as is known; null for not at all.</param>
+    public static Climate AtItem(RepairCase repairCase, DateTimeOffset startedAt, IReadOnlyList<RunEvent> events, DateTimeOffset? outAt = null)
     {
+        var warm = Warm(events, outAt);
         var air = Air(repairCase, startedAt, events);
         var surface = Read(events, RunEventKind.Surface);
         var damp = Read(events, RunEventKind.Humidity).Select(each => (each.At, Share: MoistureShare(repairCase.Bench, air, each.At, each.Value!.Value))).ToList();
-        // What was read of the surface ends when the heating goes on or off; what a probe read of it, when that is taken away as well.
-        var changed = repairCase.Bench.ClimateFrom(startedAt).Spans.Select(span => span.From).ToList();
+        // What was read of the surface ends when the heating goes on or off, and when it is carried into the warm or out of it; what a probe read of it, when that is taken away as well.
+        var carried = warm.SelectMany(stand => stand.Until is { } until ? (DateTimeOffset[])[stand.From, until] : [stand.From]).ToList();
+        var changed = repairCase.Bench.ClimateFrom(startedAt).Spans.Select(span => span.From).Concat(carried).ToList();
         var taken = events.Where(each => each is { Kind: RunEventKind.Probe, Passed: false }).Select(each => each.At).ToList();
-        var changes = air.Spans.Select(span => span.From).Concat(surface.Concat(events.Where(each => each.Kind == RunEventKind.Probe)).Select(each => each.At)).Concat(damp.Select(each => each.At));
+        var changes = air.Spans.Select(span => span.From).Concat(surface.Concat(events.Where(each => each.Kind == RunEventKind.Probe)).Select(each => each.At)).Concat(damp.Select(each => each.At)).Concat(carried);
         var spans = changes.Distinct().Order().Select(at =>
         {
             var read = surface.LastOrDefault(each => each.At <= at);
             var stands = read is not null && !(read.Resolution is null ? changed : changed.Concat(taken)).Any(end => end > read.At && end <= at);
-            return new ClimateSpan(at, stands ? read!.Value!.Value : air.TemperatureCAt(at), damp.Where(each => each.At <= at).Select(each => each.Share).LastOrDefault(1), stands);
+            var stand = warm.FirstOrDefault(each => each.From <= at && !(each.Until <= at));
+            return new ClimateSpan(at, stands ? read!.Value!.Value : stand?.TemperatureC ?? air.TemperatureCAt(at), damp.Where(each => each.At <= at).Select(each => each.Share).LastOrDefault(1), stands, stand is not null);
         });
-        return (surface.Count + damp.Count > 0 ? Climate.Of([.. spans]).Under(air.Sky) : air)
+        return (surface.Count + damp.Count + warm.Count > 0 ? Climate.Of([.. spans]).Under(air.Sky) : air)
             .Lit([.. Read(events, RunEventKind.Light).Select(each => new LightSpan(each.At, Irradiance(repairCase.Bench, air.Sky, each)))]);
+    }
+
+    /// <summary>When an item stood in the warm.</summary>
+    /// <param name="From">Since when.</param>
+    /// <param name="Until">Until when; null for still.</param>
+    /// <param name="TemperatureC">How warm, in °C.</param>
+    internal sealed record WarmSpell(DateTimeOffset From, DateTimeOffset? Until, double TemperatureC);
+
+    /// <summary>When an item stood in the warm: until it was taken out, or hands were on it again.</summary>
+    /// <param name="events">Events that stand, in order.</param>
+    /// <param name="outAt">When it is taken out where it stands there still, or null.</param>
+    internal static IReadOnlyList<WarmSpell> Warm(IReadOnlyList<RunEvent> events, DateTimeOffset? outAt = null)
+    {
+        var (spells, open) = (new List<WarmSpell>(), (RunEvent?)null);
+        foreach (var each in events.Where(each => each.Kind is RunEventKind.Warm or RunEventKind.Begin or RunEventKind.HandsDone or RunEventKind.Proof).OrderBy(each => each.At))
+        {
+            if (open is not null)
+            {
+                spells.Add(new WarmSpell(open.At, each.At, open.Value!.Value));
+            }
+
+            open = each is { Kind: RunEventKind.Warm, Passed: true } ? each : null;
+        }
+
+        return [.. spells.Where(spell => spell.Until > spell.From), .. open is null ? (WarmSpell[])[] : [new WarmSpell(open.At, outAt > open.At ? outAt : null, open.Value!.Value)]];
     }
 
     /// <summary>The instruments that lie at the item and are read by themselves.</summary>
     /// <param name="events">Events that stand, in order.</param>
     public static IReadOnlyList<string> Probes(IReadOnlyList<RunEvent> events) =>
         [.. events.Where(each => each.Kind == RunEventKind.Probe).GroupBy(each => each.Text!).Where(group => group.Last().Passed == true).Select(group => group.Key)];
+
+    /// <summary>Why an item cannot be put into the warm, or taken out of it; null when it can.</summary>
+    internal static Problem? RefuseWarm(RunState state, RunEvent next) =>
+        next switch
+        {
+            { Passed: null } => new Problem("bad-warmth", "passed", "It stands in the warm from now on, or no more: neither is said.", "Say which."),
+            { Passed: false, Value: not null } => new Problem("bad-warmth", "value", "Out of the warm it is as warm as the bench.", "Leave the temperature out."),
+            { Passed: false } when state.Warm?.StandsAtC is null => new Problem("not-now", "kind", "It does not stand in the warm.", "Reload the mend: it may have gone on in another window."),
+            { Passed: false } => null,
+            { Value: not (>= 25 and <= 60) } => Outside("value", $"A warm box or corner has from {Celsius(25)} to {Celsius(60)}."),
+            _ when state.Warm?.Because is null => new Problem("not-now", "kind", "Nothing waits now that is over sooner in the warm.", "Leave it at the bench."),
+            _ when !(state.Warm!.UpToC >= next.Value) => new Problem("too-warm", "value", state.Warm.Because!, "Leave it at the bench, or stand it where it is less warm."),
+            _ => null,
+        };
 
     /// <summary>Why a reading cannot be taken; null when it can.</summary>
     public static Problem? Refuse(RunEvent next) =>

@@ -51,6 +51,7 @@ public enum WaitKind
 /// <param name="WhenLate">What to do when the window was missed, or null.</param>
 /// <param name="Because">Identifier of the figure that its opening follows from, or null.</param>
 /// <param name="Material">Identifier of the material whose cure it is, where touch says how fast that sets; else null.</param>
+/// <param name="Warm">How warm it may stand meanwhile, to be over sooner; null where warmth does not drive it, or would close its window sooner.</param>
 public sealed record StepWait(
     WaitKind Kind,
     CureTime OpensMin,
@@ -61,13 +62,19 @@ public sealed record StepWait(
     double RecheckMin,
     Message? WhenLate = null,
     string? Because = null,
-    string? Material = null
+    string? Material = null,
+    WarmLimit? Warm = null
 )
 {
     /// <summary>The same at a pace that was learnt. What bears load waits at least as long as the label says, however fast it seems.</summary>
     /// <param name="pace">The pace beside the label's, above 0.</param>
     public StepWait At(double pace) => this with { Clock = Clock with { Pace = Kind is WaitKind.Hold or WaitKind.Loadable ? Math.Min(1, pace) : pace } };
 }
+
+/// <summary>How warm an item may stand while something sets on it.</summary>
+/// <param name="UpToC">In °C; null for no warmer than the bench.</param>
+/// <param name="Because">What it protects.</param>
+public sealed record WarmLimit(double? UpToC, Message Because);
 
 /// <summary>The time that a step takes.</summary>
 /// <param name="StepId">Identifier of the step.</param>

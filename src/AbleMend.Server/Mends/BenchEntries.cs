@@ -38,7 +38,8 @@ internal static class BenchEntries
                 .. state.Timeline.Where(step => step.StartsAt is not null)
                     .Select(step => new Band(titles[step.StepId], step.StartsAt!.Value, step.HandsEndAt!.Value, step.OpensAt, step.ClosesAt)),
             ],
-            state.HeldUntil ?? lead?.TurnFrom);
+            state.HeldUntil ?? lead?.TurnFrom,
+            state.Warm?.StandsAtC is not null);
     }
 
     /// <summary>A mend that is not started.</summary>

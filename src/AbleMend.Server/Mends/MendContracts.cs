@@ -30,6 +30,7 @@ namespace AbleMend.Server.Mends;
 /// <param name="Now">The shop's present.</param>
 /// <param name="TicketId">The ticket that it was taken in on, or null.</param>
 /// <param name="Held">Whether it has held since it was handed back; null where nobody has looked.</param>
+/// <param name="OverInWarmAt">When what waits now would be over in the shop's warm box or corner, from now on; null where it may not stand there, or does.</param>
 public sealed record MendView(
     int Id,
     MendStatus Status,
@@ -51,7 +52,8 @@ public sealed record MendView(
     IReadOnlyList<FoundBefore> FoundBefore,
     DateTimeOffset Now,
     int? TicketId = null,
-    Held? Held = null);
+    Held? Held = null,
+    DateTimeOffset? OverInWarmAt = null);
 
 /// <summary>A leak or flaw on the item's record.</summary>
 /// <param name="MendId">Mend that found it.</param>
@@ -84,7 +86,8 @@ public sealed record BenchEntry(
     int StepsDone,
     int StepsAll,
     IReadOnlyList<Band> Bands,
-    DateTimeOffset? HeldUntil = null);
+    DateTimeOffset? HeldUntil = null,
+    bool InWarm = false);
 
 /// <summary>A mend that is not started yet, told by the first of its damages.</summary>
 public sealed record DraftEntry(int Id, string Tag, string ItemName, string Construction, Damage Damage, int Damages, DateTimeOffset? DueAt, int? FollowsMendId);

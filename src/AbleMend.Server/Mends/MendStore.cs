@@ -514,7 +514,8 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
             row.Id, row.Status, row.Version, row.Item.Tag, row.Item.Name, row.CreatedAt, row.ChangedAt, row.StartedAt, row.ClosedAt, row.DueAt,
             row.FollowsMendId, follower, mend.Case, outcome.Value, outcome.Problems,
             row.StartedAt is null ? null : mend.StateAt(now),
-            mend.Events, await FoundBeforeAsync(row, cancel), now, row.TicketId, mend.Held);
+            mend.Events, await FoundBeforeAsync(row, cancel), now, row.TicketId, mend.Held,
+            row.Status == MendStatus.Running && (await shop.ReadAsync(cancel)).Settings.Floor is { WarmPlaces: > 0 } floor ? mend.OverInWarm(floor.WarmC, now) : null);
     }
 
     /// <summary>The item's record of finds: those of its other mends' cases, and those made while working on them.</summary>

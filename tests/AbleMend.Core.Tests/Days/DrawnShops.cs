@@ -16,10 +16,27 @@ internal static class DrawnShops
             Days * Day,
             [.. Enumerable.Range(0, jobs).Select(_ => Job(random))],
             [Person(random, skill: 3), .. Enumerable.Range(0, random.Next(3)).Select(_ => Person(random, 1 + random.Next(3)))],
-            [2 + random.Next(5), 1 + random.Next(3)]);
+            [2 + random.Next(5), 1 + random.Next(3), 1]);
         // The first can do everything: keeping anybody else from a job leaves somebody who does it.
-        return shop with { Jobs = [.. shop.Jobs.Select(job => random.Next(6) == 0 && shop.People.Count > 1 ? Kept(job, 1 + random.Next(shop.People.Count - 1)) : job)], Running = Running(new Random(seed + 1)) };
+        IReadOnlyList<DayJob> kept = [.. shop.Jobs.Select(job => random.Next(6) == 0 && shop.People.Count > 1 ? Kept(job, 1 + random.Next(shop.People.Count - 1)) : job)];
+        var warm = new Random(seed + 2);
+        return shop with { Jobs = [.. kept.Select(job => warm.Next(2) == 0 ? job with { Warmed = Warmed(warm, job) } : job)], Running = Running(new Random(seed + 1)) };
     }
+
+    /// <summary>One or two ways in which some of the waits that nothing closes stand in the one warm place, and are over in half the time.</summary>
+    private static IReadOnlyList<DayJob> Warmed(Random random, DayJob job)
+    {
+        var may = Enumerable.Range(0, job.Stretches.Count).Where(k => job.Stretches.All(each => each.Lags.All(lag => lag.From != k || lag.Closes is null))).ToList();
+        return [.. Enumerable.Range(0, 1 + random.Next(2)).Select(_ => may.Where(_ => random.Next(2) == 0).ToHashSet()).Where(warm => warm.Count > 0).Select(warm => job with
+        {
+            Stretches = [.. job.Stretches.Select((stretch, k) => (warm.Contains(k) ? stretch with { IsWarm = true, Over = Halved(stretch.Over), Holds = [new Hold(2)] } : stretch) with
+            {
+                Lags = [.. stretch.Lags.Select(lag => warm.Contains(lag.From) ? lag with { Opens = Halved(lag.Opens) } : lag)],
+            })],
+        })];
+    }
+
+    private static SlotWait Halved(SlotWait wait) => SlotWait.Table([.. Enumerable.Range(0, Days * Day).Select(slot => wait.At(slot) is var over && over < SlotWait.Never ? slot + ((over - slot + 1) / 2) : SlotWait.Never)]);
 
     /// <summary>What waits already: now and then more of it than there are places.</summary>
     private static IReadOnlyList<RunningWait> Running(Random random) =>

@@ -68,5 +68,9 @@ public class PromisesTests
         var warm = Draft("fin-box-surround", 1, null, same => same with { Bench = same.Bench with { TemperatureC = Promises.WarmC } });
         Promised(mend, warm).Helps.ShouldContain(help => help.Help == Help.Warm);
         Promised(mend, mend).Helps.ShouldNotContain(help => help.Help == Help.Warm);
+        // A ski that is clamped may stand in the warm; what light sets gains nothing there.
+        var ski = Promised(Draft("ski-tip-parted", 1, null));
+        ski.Helps.Single(help => help.Help == Help.WarmPlace).ReadyAt.ShouldBeLessThanOrEqualTo(ski.ReadyAt!.Value.AddHours(-1));
+        Promised(Draft("deck-ding-quick", 1, null)).Helps.ShouldNotContain(help => help.Help == Help.WarmPlace);
     }
 }

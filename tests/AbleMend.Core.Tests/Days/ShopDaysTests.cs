@@ -183,7 +183,9 @@ public class ShopDaysTests
     }
 
     /// <summary>A mend of an example that was begun and stands in its first wait of a kind.</summary>
-    private static MendToPlan Waiting(string example, int id, AbleMend.Core.Timing.WaitKind kind)
+    private static MendToPlan Waiting(string example, int id, AbleMend.Core.Timing.WaitKind kind) => MendToPlan.Running(id, Waiting(example, kind), null, Now);
+
+    private static Mend Waiting(string example, AbleMend.Core.Timing.WaitKind kind)
     {
         var mend = Mend.Open(GalleryTests.Read(example), Cases.Planner, Now).Value!.Start(Cases.Planner, Now).Value!;
         foreach (var step in mend.Plan!.Steps)
@@ -191,7 +193,7 @@ public class ShopDaysTests
             mend = mend.Keep(new Happening(RunEventKind.HandsDone, step.Id), Now).Value!;
             if (step.Timing.Wait?.Kind == kind)
             {
-                return MendToPlan.Running(id, mend, null, Now);
+                return mend;
             }
 
             mend = step.Timing.Wait is null ? mend : mend.Keep(new Happening(RunEventKind.Ready, step.Id), Now).Value!;
@@ -213,6 +215,47 @@ public class ShopDaysTests
         clamps.Select(taken => (taken.Mend, taken.Number)).ShouldBe([(1, 1), (2, 1)]);
         clamps[0].From.ShouldBe(Now);
         clamps[0].Until.ShouldBeLessThanOrEqualTo(clamps[1].From);
+    }
+
+    [Fact]
+    public void A_place_in_the_warm_has_things_ready_sooner_and_is_taken_by_one_at_a_time()
+    {
+        IReadOnlyList<MendToPlan> skis = [.. Enumerable.Range(1, 3).Select(id => Draft("ski-tip-parted", id))];
+        var floor = Two with { Clamps = 3 };
+        static double Ends(DaysPlan days) => days.Mends.Sum(mend => (mend.ReadyAt!.Value - Now).TotalHours);
+        var (cold, warm, warmer) = (Planned(floor, skis), Planned(floor with { WarmPlaces = 1 }, skis), Planned(floor with { WarmPlaces = 3 }, skis));
+        cold.Blocks.ShouldAllBe(block => !block.InWarm);
+        Ends(warm).ShouldBeLessThan(Ends(cold) - 1);
+        Ends(warmer).ShouldBeLessThan(Ends(warm));
+        var stands = warm.Taken.Where(taken => taken.Thing == SharedThing.Warm).ToList();
+        stands.ShouldNotBeEmpty();
+        stands.ShouldAllBe(taken => taken.Number == 1);
+        stands.Zip(stands.Skip(1)).ShouldAllBe(pair => pair.First.Until <= pair.Second.From);
+        warm.Blocks.Where(block => block.InWarm).Select(block => block.Mend).ShouldBe(stands.Select(taken => taken.Mend), ignoreOrder: true);
+
+        // Made anew it stays there; how warm it is is minded.
+        IReadOnlyList<MendToPlan> one = [skis[0] with { Wish = new DayWish(NotBefore: Now.AddHours(2)) }];
+        static IEnumerable<(string, DateTimeOffset)> Warmed(DaysPlan days) => days.Blocks.Where(block => block.InWarm).Select(block => (block.StepId, block.StartsAt));
+        var alone = Planned(floor with { WarmPlaces = 1 }, one);
+        Warmed(alone).ShouldNotBeEmpty();
+        Warmed(Planned(floor with { WarmPlaces = 1 }, one, alone, Now.AddMinutes(30))).ShouldBe(Warmed(alone));
+        var most = skis[0].Plan.Steps.Select(step => step.Timing.Wait?.Warm?.UpToC).Max() ?? 0;
+        most.ShouldBeLessThan(45, "what the skis are made of softens");
+        Planned(floor with { WarmPlaces = 3, WarmC = 45 }, skis).Blocks.ShouldAllBe(block => !block.InWarm);
+    }
+
+    [Fact]
+    public void What_stands_in_the_warm_now_keeps_its_place_there_and_what_waits_beside_another_damage_has_none()
+    {
+        var clamped = Waiting("ski-tip-parted", 1, AbleMend.Core.Timing.WaitKind.Hold);
+        var inWarm = MendToPlan.Running(1, Waiting("ski-tip-parted", AbleMend.Core.Timing.WaitKind.Hold).Keep(new Happening(RunEventKind.Warm, Value: 35, Passed: true), Now).Value!, null, Now);
+        var over = inWarm.Run!.Window!.OpensAt!.Value;
+        over.ShouldBeLessThan(clamped.Run!.Window!.OpensAt!.Value);
+        var days = Planned(Two with { WarmPlaces = 1, Places = 1 }, [inWarm, Draft("ski-tip-parted", 2)]);
+        days.Taken.Single(taken => taken.Thing == SharedThing.Warm && taken.Mend == 1).ShouldSatisfyAllConditions(taken => taken.From.ShouldBe(Now), taken => taken.Until.ShouldBe(over, TimeSpan.FromMinutes(DayProblem.SlotMin)));
+        days.Taken.Where(taken => taken.Thing == SharedThing.Warm && taken.Mend == 2).ShouldAllBe(taken => taken.From >= over);
+
+        Planned(Two with { WarmPlaces = 9 }, [Draft("board-three-dings", 1)]).Blocks.ShouldAllBe(block => !block.InWarm);
     }
 
     [Fact]

@@ -41,6 +41,7 @@ internal static partial class PlanLaws
         ["an item is looked over and let down once, and blown up once, when all that was glued holds"] = AirOnce,
         ["nothing is done on one side of an item while what was put on the other still runs"] = OneSideUp,
         ["nothing is cut or closed at one damage while the item dries for another"] = DriedFirst,
+        ["nothing is warmed that warmth spoils"] = WarmedWithCare,
     };
 
     private static string Words(PlanStep step) => $"{Voice.Plain.Say(step.Title)}. {Voice.Plain.Say(step.Instruction)}";
@@ -351,6 +352,36 @@ internal static partial class PlanLaws
 
     [GeneratedRegex(@"([Ss]cuff|[Kk]ey|[Ww]ipe|[Ww]ash|[Ss]and|[Bb]rush|[Cc]lean|bright|[Aa]lcohol|[Aa]cetone|[Bb]lade)", RegexOptions.CultureInvariant)]
     private static partial Regex MadeReady();
+
+    /// <summary>
+    /// Warmth closes a window sooner, does nothing for what light, water or cold sets, softens what softens, and blows bubbles into fresh resin
+    /// over foam. Common practice, no source; fifteen degrees, six millimetres and 45 °C from memory.
+    /// </summary>
+    private static IEnumerable<string> WarmedWithCare(RepairCase asked, RepairPlan plan)
+    {
+        foreach (var (step, wait) in plan.Steps.Where(step => step.Timing.Wait?.Warm is not null).Select(step => (step, step.Timing.Wait!)))
+        {
+            var damage = asked.Damages[step.Damage - 1].Seen;
+            var built = Cases.Planner.Catalogue.Constructions[asked.Item.Construction];
+            var layers = built.LayersAt(built.Locations.First(each => each.Id == damage.Location)).Select(layer => Cases.Planner.Catalogue.Substances[layer.Substance]).ToList();
+            var softens = layers.Min(layer => layer.SoftensAtC) ?? double.PositiveInfinity;
+            if (wait.ClosesMin is not null || wait.Clock.ActivationKjPerMol == 0 || wait.Clock.BySun || wait.Clock.ByMoisture || wait.Kind is WaitKind.Tack or WaitKind.Recoat or WaitKind.Flash or WaitKind.Dry or WaitKind.Cool or WaitKind.Light or WaitKind.Pressure)
+            {
+                yield return $"{step.Id} may be warmed while it waits for {wait.Kind}";
+            }
+
+            if (wait.Warm!.UpToC is { } most && (most > 45 || most > softens - 15))
+            {
+                yield return $"{step.Id} may stand at {most} °C on what softens at {softens}";
+            }
+
+            if (wait.Warm.UpToC is not null && wait.Kind != WaitKind.Loadable && Holds(plan, step.Damage) is { Role: not Role.Cement, Cure: CureKind.TwoPart or CureKind.Catalysed }
+                && (damage.DepthMm > 6 || layers.Any(layer => layer.Texture is Core.Gear.Texture.Foam or Core.Gear.Texture.Beads)))
+            {
+                yield return $"{step.Id} is warmed while resin is fresh over foam, or lies {damage.DepthMm} mm deep";
+            }
+        }
+    }
 
     private static IEnumerable<string> KeptAndRead(RepairCase asked, RepairPlan plan)
     {

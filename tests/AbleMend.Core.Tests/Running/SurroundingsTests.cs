@@ -13,6 +13,8 @@ public class SurroundingsTests
     /// <summary>Warm by day, and cold from eight in the evening.</summary>
     private static readonly RepairCase Glassed = Cases.DeckDing(0.6).Choosing("fill-glass-coat", "epoxy-2to1").AtBench(bench => bench with { NightTemperatureC = 12 });
 
+    private static readonly RepairCase Clamped = Gallery.GalleryTests.Read("ski-tip-parted").AtBench(bench => bench with { TemperatureC = 20, NightTemperatureC = 20 }).Wanting(wanted => wanted with { StartAt = Start });
+
     private static readonly RepairCase UnderFilm = Cases.DeckDing(1).Choosing("uv-under-film", "uv-polyester");
 
     private static Mend Begun(RepairCase repairCase) => Mend.Open(repairCase, Cases.Planner, Start).Value!.Start(Cases.Planner, Start).Value!;
@@ -126,6 +128,75 @@ public class SurroundingsTests
         mend.StateAt(at.AddMinutes(3)).Window!.OpensAt.ShouldBeNull("carried in");
         mend = Kept(mend, new Happening(RunEventKind.Light, Text: "full-sun"), at.AddMinutes(4));
         mend.StateAt(at.AddMinutes(4)).Window!.OpensAt.ShouldNotBeNull();
+    }
+
+    // Worked by hand from the clock itself (Arrhenius): what is left of a wait runs as much faster as 35 °C is than the bench.
+    [Fact]
+    public void What_stands_in_the_warm_sets_by_the_warm_until_it_is_taken_out_or_hands_are_on_it()
+    {
+        var (mend, at) = Until(Begun(Clamped), window => window.Kind == Core.Timing.WaitKind.Hold);
+        var clock = mend.Plan!.Steps.First(step => step.Id == mend.StateAt(at).CurrentStepId).Timing.Wait!.Clock;
+        var bench = mend.StateAt(at).Window!;
+        var faster = clock.RateAt(35) / clock.RateAt(20);
+        faster.ShouldBeGreaterThan(2);
+        var warm = Kept(mend, new Happening(RunEventKind.Warm, Value: 35, Passed: true), at).StateAt(at);
+        ((bench.OpensAt!.Value - at) / (warm.Window!.OpensAt!.Value - at)).ShouldBe(faster, 1e-6);
+        warm.Window.Moved.ShouldNotBeNull().ShouldSatisfyAllConditions(moved => moved.Cause.ShouldBe(MoveCause.Warm), moved => moved.OpenedAt.ShouldBe(bench.OpensAt.Value));
+        mend.OverInWarm(35, at).ShouldBe(warm.Window.OpensAt);
+        (mend.OverInWarm(60, at), Kept(mend, new Happening(RunEventKind.Warm, Value: 35, Passed: true), at).OverInWarm(35, at)).ShouldBe((null, null), "too warm, and there already");
+        warm.Warm.ShouldBe(new WarmStand(mend.StateAt(at).Warm!.UpToC, warm.Warm!.Because, 35, at));
+        warm.ReadyAt!.Value.ShouldBeLessThan(mend.StateAt(at).ReadyAt!.Value);
+
+        // An hour in the warm and out again: that hour counts as so many.
+        var outAgain = Kept(Kept(mend, new Happening(RunEventKind.Warm, Value: 35, Passed: true), at), new Happening(RunEventKind.Warm, Passed: false), at.AddHours(1));
+        var left = outAgain.StateAt(at.AddHours(1));
+        (bench.OpensAt.Value - left.Window!.OpensAt!.Value).TotalHours.ShouldBe(faster - 1, 1e-6);
+        left.Warm!.StandsAtC.ShouldBeNull();
+        outAgain.Keep(new Happening(RunEventKind.Undo), at.AddHours(1)).Value!.StateAt(at.AddHours(1)).Warm!.StandsAtC.ShouldBe(35);
+
+        // Hands took it out: what comes next is at the bench, and was foreseen there.
+        var over = warm.Window.OpensAt.Value;
+        var done = Kept(Kept(mend, new Happening(RunEventKind.Warm, Value: 35, Passed: true), at), new Happening(RunEventKind.Ready, mend.StateAt(at).CurrentStepId), over);
+        var begun = Kept(done, new Happening(RunEventKind.Begin, done.StateAt(over).CurrentStepId), over);
+        begun.Climate.TemperatureCAt(over.AddMinutes(1)).ShouldBe(20);
+        begun.Climate.TemperatureCAt(over.AddMinutes(-1)).ShouldBe(35);
+        begun.ClimateAtBench.TemperatureCAt(over.AddMinutes(-1)).ShouldBe(20);
+        begun.StateAt(over).Warm.ShouldBeNull();
+        (begun.StateAt(over).ReadyAt!.Value - warm.ReadyAt.Value).Duration().ShouldBeLessThan(TimeSpan.FromMinutes(30));
+    }
+
+    [Fact]
+    public void What_is_read_on_an_item_in_the_warm_beats_how_warm_that_is_said_to_be()
+    {
+        var (mend, at) = Until(Begun(Clamped), window => window.Kind == Core.Timing.WaitKind.Hold);
+        var read = Kept(Kept(Kept(mend, Surface(19), at), new Happening(RunEventKind.Warm, Value: 35, Passed: true), at.AddMinutes(10)), Surface(31), at.AddMinutes(40));
+        (read.Climate.TemperatureCAt(at.AddMinutes(5)), read.Climate.TemperatureCAt(at.AddMinutes(20)), read.Climate.TemperatureCAt(at.AddMinutes(50))).ShouldBe((19, 35, 31));
+        Kept(read, new Happening(RunEventKind.Warm, Passed: false), at.AddMinutes(60)).Climate.TemperatureCAt(at.AddMinutes(70)).ShouldBe(20, "what was read there does not go out with it");
+    }
+
+    [Theory]
+    [InlineData(35.0, null, "passed")]
+    [InlineData(null, true, "value")]
+    [InlineData(80.0, true, "value")]
+    [InlineData(50.0, true, "value")]
+    [InlineData(35.0, false, "value")]
+    [InlineData(null, false, "kind")]
+    public void What_cannot_stand_in_the_warm_is_refused(double? value, bool? passed, string field)
+    {
+        var (mend, at) = Until(Begun(Clamped), window => window.Kind == Core.Timing.WaitKind.Hold);
+        mend.Keep(new Happening(RunEventKind.Warm, Value: value, Passed: passed), at).Problems.ShouldHaveSingleItem().Field.ShouldBe(field);
+    }
+
+    [Fact]
+    public void Fresh_resin_over_foam_stays_at_the_bench_and_is_told_why()
+    {
+        var mend = Begun(Glassed);
+        mend.Keep(new Happening(RunEventKind.Warm, Value: 35, Passed: true), Start).Problems.ShouldHaveSingleItem().Code.ShouldBe("not-now", "nothing waits yet");
+        var (fresh, at) = Until(mend, window => window.Kind == Core.Timing.WaitKind.Sandable);
+        Voice.Plain.Say(fresh.Keep(new Happening(RunEventKind.Warm, Value: 30, Passed: true), at).Problems.ShouldHaveSingleItem().Message).ShouldContain("foam");
+        var (hard, later) = Until(mend, window => window.Kind == Core.Timing.WaitKind.Loadable);
+        hard.StateAt(later).Warm!.UpToC.ShouldNotBeNull();
+        Kept(hard, new Happening(RunEventKind.Warm, Value: 35, Passed: true), later).StateAt(later).Window!.OpensAt!.Value.ShouldBeLessThan(hard.StateAt(later).Window!.OpensAt!.Value);
     }
 
     [Theory]

@@ -972,6 +972,8 @@ export interface components {
             bands: components["schemas"]["Band"][];
             /** Format: date-time */
             heldUntil?: null | string;
+            /** @default false */
+            inWarm: boolean;
         };
         /** @description Air, light and hours at the bench. */
         BenchFacts: {
@@ -1740,6 +1742,11 @@ export interface components {
              * @default false
              */
             pinned: boolean;
+            /**
+             * @description Whether the item stands in the warm box or corner while it waits then.
+             * @default false
+             */
+            inWarm: boolean;
         };
         /** @description What a day asks of the hands that are there. */
         DayLoad: {
@@ -2406,7 +2413,7 @@ export interface components {
          * @description What would have an item ready sooner.
          * @enum {unknown}
          */
-        Help: "goes-first" | "for-now" | "warm" | "hands" | "clamp";
+        Help: "goes-first" | "for-now" | "warm" | "warm-place" | "hands" | "clamp";
         /** @description When an item would be ready with some help. */
         Helped: {
             /** @description What. */
@@ -3260,6 +3267,11 @@ export interface components {
              */
             ticketId?: null | number;
             held?: null | components["schemas"]["Held"];
+            /**
+             * Format: date-time
+             * @description When what waits now would be over in the shop's warm box or corner, from now on; null where it may not stand there, or does.
+             */
+            overInWarmAt?: null | string;
         };
         /**
          * @description A sentence as a template with its arguments. It is written in place as an interpolated string, `$"Drill {drill} at each
@@ -3324,7 +3336,7 @@ export interface components {
          * @description What of all that is read moves a window.
          * @enum {unknown}
          */
-        MoveCause: "air" | "surface" | "humidity" | "light";
+        MoveCause: "air" | "surface" | "humidity" | "light" | "warm";
         /** @enum {unknown} */
         Movement: "rigid" | "bends" | "stretches" | null;
         /** @description What the bench still takes of a material. */
@@ -4061,10 +4073,10 @@ export interface components {
             text?: null | string;
             /**
              * Format: double
-             * @description Temperature in °C of a reading of the bench or the item, humidity in percent, ultraviolet in mW/cm², gauge pressure in kPa of a hold test, what was poured in g or mL, what something weighs in g, a pace beside the label's, or the measure of a test.
+             * @description Temperature in °C of a reading of the bench or the item, or of where it stands warm, humidity in percent, ultraviolet in mW/cm², gauge pressure in kPa of a hold test, what was poured in g or mL, what something weighs in g, a pace beside the label's, or the measure of a test.
              */
             value?: null | number;
-            /** @description Whether a test passed, a probe lies there from now on, or what was mended holds. */
+            /** @description Whether a test passed, a probe lies there or the item stands in the warm from now on, or what was mended holds. */
             passed?: null | boolean;
             /**
              * Format: double
@@ -4097,7 +4109,7 @@ export interface components {
          * @description What happened at the bench.
          * @enum {unknown}
          */
-        RunEventKind: "begin" | "hands-done" | "ready" | "not-yet" | "proof" | "redo" | "poured" | "stirred" | "thrown-out" | "cup-together" | "cup-apart" | "cup-shared" | "mishap" | "note" | "reading" | "surface" | "humidity" | "light" | "probe" | "pace" | "pressure" | "gauge" | "weighed" | "find" | "undo" | "hand-back" | "looked-again";
+        RunEventKind: "begin" | "hands-done" | "ready" | "not-yet" | "proof" | "redo" | "poured" | "stirred" | "thrown-out" | "cup-together" | "cup-apart" | "cup-shared" | "mishap" | "note" | "reading" | "surface" | "humidity" | "light" | "probe" | "warm" | "pace" | "pressure" | "gauge" | "weighed" | "find" | "undo" | "hand-back" | "looked-again";
         /** @description A run, folded from its events. What stands here of a current step is that of the damage that needs hands first. */
         RunState: {
             /** @description Step that is next, in hand or waiting; null when all are done. */
@@ -4158,6 +4170,7 @@ export interface components {
             canUndo: boolean;
             /** @description The instruments that lie at the item and are read by themselves; null of a run that was folded before there were any. */
             probes?: null | string[];
+            warm?: null | components["schemas"]["WarmStand"];
         };
         /** @description A question on which practitioners disagree. Both answers are supported; one is the default, with its reason. */
         School: {
@@ -4295,7 +4308,7 @@ export interface components {
          * @description What there is only so much of, in the order of a problem's capacities.
          * @enum {unknown}
          */
-        SharedThing: "clamp" | "place";
+        SharedThing: "clamp" | "place" | "warm";
         /** @description How long it keeps, and how. */
         ShelfLife: {
             /**
@@ -4382,6 +4395,18 @@ export interface components {
              * @default false
              */
             sandsElsewhere: boolean;
+            /**
+             * Format: int32
+             * @description How many items can stand in the warm box or corner at once; 0 for none.
+             * @default 0
+             */
+            warmPlaces: number;
+            /**
+             * Format: double
+             * @description How warm that is, in °C.
+             * @default 35
+             */
+            warmC: number;
         };
         /** @description The shop: what every new case starts from. */
         ShopSettings: {
@@ -4520,6 +4545,7 @@ export interface components {
             because?: null | string;
             /** @description Identifier of the material whose cure it is, where touch says how fast that sets; else null. */
             material?: null | string;
+            warm?: null | components["schemas"]["WarmLimit"];
         };
         /**
          * @description What a material is counted in.
@@ -4937,6 +4963,35 @@ export interface components {
              * @description Highest that it is taken in use, in metres of altitude, -400 to 5000; null for the shop's own.
              */
             usedAtM?: null | number;
+        };
+        /** @description How warm an item may stand while something sets on it. */
+        WarmLimit: {
+            /**
+             * Format: double
+             * @description In °C; null for no warmer than the bench.
+             */
+            upToC: null | number;
+            /** @description What it protects. */
+            because: components["schemas"]["Message"];
+        };
+        /** @description Where an item stands while something sets on it, beside the bench. */
+        WarmStand: {
+            /**
+             * Format: double
+             * @description How warm it may stand now, in °C; null for no warmer than the bench.
+             */
+            upToC: null | number;
+            because: null | components["schemas"]["Message"];
+            /**
+             * Format: double
+             * @description How warm it stands now; null at the bench.
+             */
+            standsAtC: null | number;
+            /**
+             * Format: date-time
+             * @description Since when it stands there, or null.
+             */
+            since: null | string;
         };
         /** @description Something that the plan wants known: a wait that never ends, a gap in the drawer, a window that nobody is there for. */
         Warning: {

@@ -11,6 +11,7 @@ const keys: readonly (readonly [string, string])[] = [
   ['D', say`In a mend: begin, or done`],
   ['R', say`In a wait: ready`],
   ['N', say`In a wait: not yet`],
+  ['H', say`In a wait: into the warm, or out of it`],
   ['U', say`In a mend: undo the last one`],
   ['W', say`In a mend: something went wrong`],
   ['P', say`In a mend: take a photograph`],

@@ -129,7 +129,8 @@ function Line({ entry, now, zone, range }: LineProps) {
 
 /** A wait leads with what is waited for; hands lead with what they do. */
 function headline(entry: BenchEntry): string {
-  return entry.window ? waitWords[entry.window.kind] : entry.stepTitle;
+  if (!entry.window) return entry.stepTitle;
+  return entry.inWarm ? say`${waitWords[entry.window.kind]}, in the warm` : waitWords[entry.window.kind];
 }
 
 function afterwards(entry: BenchEntry): string {

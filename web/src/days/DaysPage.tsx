@@ -250,13 +250,19 @@ function DayPicture({ blocks, plan, mends, now, zone, day }: PictureProps) {
       ))}
       <div className="mt-1 border-t-2 border-ink" />
       {shelvesOf(plan.taken ?? [], range).map(({ thing, number, taken }) => (
-        <Row key={`${thing} ${number}`} label={thing === 'clamp' ? say`Clamp ${number}` : say`Place ${number}`}>
+        <Row key={`${thing} ${number}`} label={takenWords[thing](number)}>
           <TakenRow taken={taken} mends={mends} range={range} now={now} />
         </Row>
       ))}
     </section>
   );
 }
+
+const takenWords: Record<Taken['thing'], (number: number) => string> = {
+  clamp: (number) => say`Clamp ${number}`,
+  place: (number) => say`Place ${number}`,
+  warm: (number) => say`Warm ${number}`,
+};
 
 /** A clamp or a place over the day: what has it waits, and is hatched as waits are. */
 function TakenRow({ taken, mends, range, now }: { taken: readonly Taken[]; mends: Mends; range: { fromMs: number; toMs: number }; now: number }) {
@@ -348,7 +354,12 @@ function blockNote(block: Block, zone: string): string {
   const at = (iso: string) => when(iso, ends, zone);
   const hands = say`${span(ends - Date.parse(block.startsAt))} hands on`;
   const more = block.titles.length > 1 ? say`, then ${block.titles.slice(1).join(', ')}` : '';
-  const wait = block.waits && block.overAt ? say`. ${waitWords[block.waits]}: ${at(block.overAt)}` : '';
+  const wait =
+    block.waits && block.overAt
+      ? block.inWarm
+        ? say`. Into the warm. ${waitWords[block.waits]}: ${at(block.overAt)}`
+        : say`. ${waitWords[block.waits]}: ${at(block.overAt)}`
+      : '';
   const by = block.waits && block.closesAt ? say`, go on by ${at(block.closesAt)}` : '';
   const pin = block.pinned ? (block.missed ? say`Later than it was pinned. ` : say`Pinned. `) : block.missed ? say`After its window. ` : '';
   return pin + hands + more + wait + by;

@@ -14,6 +14,7 @@ const block = (startsAt: string, endsAt: string, person = 0): Schemas['DayBlock'
   closesAt: null,
   missed: false,
   pinned: false,
+  inWarm: false,
 });
 const first = block('2026-05-06T08:00:00Z', '2026-05-06T08:30:00Z');
 const second = block('2026-05-06T09:00:00Z', '2026-05-06T09:20:00Z');
@@ -42,19 +43,21 @@ test('hands are counted by person', () => {
   expect(minutesOf(all, 1)).toBe(10);
 });
 
-test('clamps come before places, by number, and only those that are taken meanwhile', () => {
-  const taken = (thing: 'clamp' | 'place', number: number, from: string, until: string) => ({ thing, number, mend: number, from, until });
+test('clamps come before places and the warm, by number, and only those that are taken meanwhile', () => {
+  const taken = (thing: 'clamp' | 'place' | 'warm', number: number, from: string, until: string) => ({ thing, number, mend: number, from, until });
   const early = taken('place', 1, '2026-05-06T05:00:00Z', '2026-05-06T08:00:00Z');
   const [second, first] = [
     taken('place', 2, '2026-05-06T07:00:00Z', '2026-05-07T08:00:00Z'),
     taken('place', 1, '2026-05-06T09:00:00Z', '2026-05-06T10:00:00Z'),
   ];
   const clamp = taken('clamp', 1, '2026-05-06T09:00:00Z', '2026-05-06T10:00:00Z');
+  const warm = taken('warm', 1, '2026-05-06T09:00:00Z', '2026-05-06T12:00:00Z');
   const range = { fromMs: Date.parse('2026-05-06T08:00:00Z'), toMs: Date.parse('2026-05-06T17:00:00Z') };
-  expect(shelvesOf([early, second, first, clamp], range)).toEqual([
+  expect(shelvesOf([warm, early, second, first, clamp], range)).toEqual([
     { thing: 'clamp', number: 1, taken: [clamp] },
     { thing: 'place', number: 1, taken: [first] },
     { thing: 'place', number: 2, taken: [second] },
+    { thing: 'warm', number: 1, taken: [warm] },
   ]);
 });
 

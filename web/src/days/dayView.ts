@@ -58,13 +58,13 @@ export function minutesOf(blocks: readonly Block[], person: number): number {
   return blocks.filter((block) => block.person === person).reduce((sum, block) => sum + (Date.parse(block.endsAt) - Date.parse(block.startsAt)) / 60_000, 0);
 }
 
-/** The clamps and the places that anything has during a stretch of time, in the order of their numbers. */
+/** The clamps, the places and the places in the warm that anything has during a stretch of time, in the order of their numbers. */
 export function shelvesOf(
   taken: readonly Taken[],
   range: { fromMs: number; toMs: number },
 ): { thing: Taken['thing']; number: number; taken: readonly Taken[] }[] {
   const shown = taken.filter((each) => Date.parse(each.from) < range.toMs && Date.parse(each.until) > range.fromMs);
-  return (['clamp', 'place'] as const).flatMap((thing) =>
+  return (['clamp', 'place', 'warm'] as const).flatMap((thing) =>
     [...new Set(shown.filter((each) => each.thing === thing).map((each) => each.number))]
       .sort((a, b) => a - b)
       .map((number) => ({ thing, number, taken: shown.filter((each) => each.thing === thing && each.number === number) })),

@@ -40,7 +40,8 @@ export function Promised({ id, version, now, zone }: { id: number; version: numb
 const helpWords: Record<Schemas['Help'], string> = {
   'goes-first': say`Before everything that may wait`,
   'for-now': say`Mended for now`,
-  warm: say`Cured at 30 °C`,
+  warm: say`With the bench at 30 °C`,
+  'warm-place': say`With one more place in the warm`,
   hands: say`With one more pair of hands`,
   clamp: say`With one more clamp`,
 };

@@ -161,6 +161,7 @@ const eventWords: Record<string, string> = {
   humidity: say`humidity`,
   light: say`light`,
   probe: say`probe`,
+  warm: say`warmth`,
   pace: say`learnt`,
   undo: say`last one undone`,
   'hand-back': say`handed back`,
@@ -185,6 +186,7 @@ function textOf(event: MendView['events'][number], mend: MendView): string {
     return event.looks ? `${paceWords(event.value ?? 1)} (${lookWords(event.looks)})` : say`nothing any more: the looks were taken back`;
   if (event.kind === 'light') return levelWords[event.text ?? ''] ?? '';
   if (event.kind === 'probe') return event.passed ? say`${event.text} lies at it` : say`${event.text} taken away`;
+  if (event.kind === 'warm') return event.passed ? say`where it stands from then on` : say`taken out of it`;
   if (event.cup) return event.cup.others.map((other) => other.item).join(', ');
   return event.text ?? '';
 }
@@ -199,6 +201,7 @@ function resultOf({ kind, passed }: MendView['events'][number]): string {
 const readIn: Partial<Record<MendView['events'][number]['kind'], readonly [unit: string, decimals: number]>> = {
   reading: ['°C', 1],
   surface: ['°C', 1],
+  warm: ['°C', 0],
   humidity: ['%', 0],
   light: ['mW/cm²', 2],
   pressure: ['kPa', 1],

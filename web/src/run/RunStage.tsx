@@ -31,6 +31,7 @@ import { Paced } from './Paced';
 import { ProofForm } from './ProofForm';
 import { CupOffers, MixedElsewhere, MixedForOthers, ShareInHand } from './SharedCup';
 import { useWakeLock } from './useWakeLock';
+import { Warmth } from './Warmth';
 import { WhatWentWrong } from './WhatWentWrong';
 import { nextEnd, windowState, windowWords } from '../desk/window';
 import { useKeys } from '../ui/useKeys';
@@ -130,6 +131,7 @@ function CurrentStep({ step, front, desk, proofs }: CurrentProps) {
         <Actions actions={actionsFor(step, front.phase)} desk={desk} stepId={step.id} since={waiting ? front.window?.fromAt : undefined} />
       )}
       {waiting && front.window?.light ? <Light stand={front.window.light} desk={desk} /> : null}
+      {waiting && desk.mend.run?.warm ? <Warmth stand={desk.mend.run.warm} desk={desk} /> : null}
       {waiting && front.window?.pace ? <Paced pace={front.window.pace} name={nameOf(front.window.pace.material, plan)} /> : null}
       {waiting ? null : <OffcutSheets placements={cutAt(step, plan)} damages={plan.damages} offcuts={desk.repairCase.offcuts} leaves={plan.leaves} />}
       {waiting ? null : <Cautions ids={step.cautions} plan={plan} />}
@@ -335,7 +337,8 @@ function movedWords(moved: Moved, opensAt: string | null, units: Units, at: (iso
   const apart = measure(Math.abs(moved.warmerK), apartUnit, 1, units);
   const colder = moved.warmerK < 0;
   const later = !opensAt || opensAt > moved.openedAt;
-  const why: Record<Moved['cause'], string> = {
+  if (moved.cause === 'warm') return say`For it stands in the warm, or did: at the bench it would have opened ${at(moved.openedAt)}.`;
+  const why: Record<Exclude<Moved['cause'], 'warm'>, string> = {
     air: colder ? say`The bench was ${apart} colder than planned` : say`The bench was ${apart} warmer than planned`,
     surface: colder ? say`The item was ${apart} colder than planned` : say`The item was ${apart} warmer than planned`,
     humidity: later ? say`The air was drier than planned` : say`The air was damper than planned`,

@@ -16,6 +16,8 @@ const alone: Floor = {
   breakFromHour: null,
   breakMin: 30,
   sandsElsewhere: false,
+  warmPlaces: 0,
+  warmC: 35,
 };
 
 const week: readonly (readonly [Schemas['Weekday'], string])[] = [
@@ -45,6 +47,16 @@ export function Hands({ mine, setMine }: { mine: Settings; setMine: (settings: S
       <div className="grid gap-3 sm:grid-cols-2 lg:grid-cols-4">
         <MeasureField label={say`Clamped at once`} path="floor.clamps" value={floor.clamps} step={1} onChange={(clamps) => set({ clamps })} />
         <MeasureField label={say`Lying at once`} path="floor.places" value={floor.places} step={1} onChange={(places) => set({ places })} />
+        <MeasureField
+          label={say`In the warm at once`}
+          path="floor.warmPlaces"
+          value={floor.warmPlaces}
+          step={1}
+          onChange={(warmPlaces) => set({ warmPlaces })}
+        />
+        {floor.warmPlaces > 0 ? (
+          <MeasureField label={say`How warm that is`} path="floor.warmC" value={floor.warmC} step={1} onChange={(warmC) => set({ warmC })} />
+        ) : null}
         <Choice
           label={say`Where is it sanded?`}
           value={floor.sandsElsewhere ? 'else' : 'here'}

@@ -162,7 +162,7 @@ internal static class Waits
         return new StepWait(
             light && kind != WaitKind.Loadable ? WaitKind.Light : kind, time.Value, closes(material.Label!) is { } minutes ? CureMin(minutes) : null, counted,
             CureClock.For(material) with { BySun = BySun(job, material), LightFactor = light && !Catalysed(job, material) ? LightMin(job, resin, 1) : null }, check, Math.Clamp(time.CureMin / 10, 2, 120), whenLate, time.Id,
-            TouchTells(material) ? material.Id : null).At(job.Pace(material));
+            TouchTells(material) ? material.Id : null, WarmCorner.LimitOf(job, material, kind)).At(job.Pace(material));
     }
 
     /// <summary>Whether a finger tells how fast it sets: what light sets goes by the light, and what cools by the air.</summary>
