@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { spawn, type ChildProcess } from 'node:child_process';
+import { readFileSync } from 'node:fs';
 import { resolve } from 'node:path';
 import { come } from './bench.ts';
 import { freePort, ShopServer } from './server.ts';
@@ -181,4 +182,32 @@ test('what went wrong is one key away, and its remedy joins the mend', async ({ 
   await page.goto(`${server.url}/mends/${id}/prove`);
   await page.getByText(/^What happened/).click();
   await expect(page.getByText(/Did not set: the ratio was off/)).toBeVisible();
+});
+
+test('a dropper is counted onto the scale, and from then on plans count in its drops', async ({ page }) => {
+  await page.goto(`${server.url}/shop`);
+  const drops = page.getByRole('group', { name: 'Dropper', exact: true });
+  await drops.getByRole('radio', { name: 'Of my dropper, weighed' }).click();
+  await drops.getByRole('textbox', { name: /Drops counted/ }).fill('10');
+  // Ten drops on this scale say too little, and what would do is named.
+  await attached('bench-scale');
+  await tell('bench-scale', 'clear');
+  await tell('bench-scale', 'put 0.4');
+  await drops.getByRole('button', { name: /Take what Bench scale shows: 0\.[345] g/ }).click();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText(/So a drop is known to \d+ % only/)).toBeVisible();
+  await expect(page.getByText(/Count \d+ drops, or use a finer scale\./)).toBeVisible();
+
+  await drops.getByRole('textbox', { name: /Drops counted/ }).fill('100');
+  await tell('bench-scale', 'put 3.6');
+  await drops.getByRole('button', { name: /Take what Bench scale shows: (3\.9|4\.[01]) g/ }).click();
+  await expect(drops.getByText(/One drop: 0\.0(39|40|41) g/)).toBeVisible();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expect(page.getByText('New mends start from these settings.')).toBeVisible();
+
+  const { settings } = (await (await fetch(`${server.url}/api/shop`)).json()) as { settings: { tools: object } };
+  const scratch = JSON.parse(readFileSync(resolve(import.meta.dirname, '../../examples/gel-coat-hull-scratch.case.json'), 'utf8')) as object;
+  const plan = await fetch(`${server.url}/api/plans`, { method: 'POST', headers: json, body: JSON.stringify({ ...scratch, tools: settings.tools }) });
+  const { figures } = (await plan.json()) as { figures: { id: string; value: number }[] };
+  expect(figures.find((figure) => figure.id === 'dropper.drop')?.value).toBeCloseTo(0.04, 2);
 });

@@ -200,6 +200,7 @@ public static class CaseChecks
 
         checks.Demand(tools.Measure is not CupDevice cup || cup.LineErrorMl <= cup.LineEveryMl, "line-error", "tools.measure.lineErrorMl",
             "A pour cannot be further off than the next line.", "Give half the distance of the lines, or less.");
+        checks.Add(tools.Dropper?.Fault("tools.dropper"));
     }
 
     private static void CheckGrit(Checks checks, string grit, string field) =>
@@ -244,6 +245,14 @@ public static class CaseChecks
             }
         }
 
+        public void Add(Problem? problem)
+        {
+            if (problem is not null)
+            {
+                _problems.Add(problem);
+            }
+        }
+
         public void Known(bool known, string field, string id, IEnumerable<string> ids)
         {
             if (!known)
@@ -257,12 +266,6 @@ public static class CaseChecks
                 ? (Message)$"Did you mean '{meant:as-is}'? Use one of: {string.Join(", ", ids):as-is}."
                 : (Message)$"Use one of: {string.Join(", ", ids):as-is}.";
 
-        public void Sheet(double value, string field)
-        {
-            if (OutOfRange.Of(value, -SheetMm, SheetMm, field, "mm") is { } problem)
-            {
-                _problems.Add(problem);
-            }
-        }
+        public void Sheet(double value, string field) => Add(OutOfRange.Of(value, -SheetMm, SheetMm, field, "mm"));
     }
 }

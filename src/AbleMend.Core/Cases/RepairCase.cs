@@ -84,7 +84,8 @@ public sealed record Wanted(
 /// <param name="Measure">What two parts are measured with.</param>
 /// <param name="Grits">Grits in the drawer, such as <c>P60</c>.</param>
 /// <param name="Has">Identifiers of tools at hand that some methods need; null when all are.</param>
-public sealed record Tools(MeasuringDevice Measure, [property: Size(1, 60)] IReadOnlyList<string> Grits, [property: Size(0, 60)] IReadOnlyList<string>? Has = null);
+/// <param name="Dropper">The shop's own dropper of catalyst, as it was counted onto a scale; null for the usual one.</param>
+public sealed record Tools(MeasuringDevice Measure, [property: Size(1, 60)] IReadOnlyList<string> Grits, [property: Size(0, 60)] IReadOnlyList<string>? Has = null, WeighedDrops? Dropper = null);
 
 /// <summary>A material on the shelf.</summary>
 /// <param name="Material">Identifier.</param>

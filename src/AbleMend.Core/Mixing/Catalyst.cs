@@ -22,15 +22,21 @@ public static class Catalyst
     /// <summary>Fewest drops by which the dose stays inside the label's band nineteen times out of twenty: errors of drops fall with the root of their number.</summary>
     /// <param name="dose">The label's dose.</param>
     /// <param name="percent">What is wanted of it, in percent.</param>
-    /// <returns>For 2 % of a label that allows 1.5 to 2.5: 3. At the end of its band a fifth either way is still granted.</returns>
-    public static int FewestDrops(CatalystDose dose, double percent)
+    /// <param name="own">The shop's own dropper, whose drops were weighed; null for any.</param>
+    /// <returns>For 2 % of a label that allows 1.5 to 2.5: 3. At the end of its band a fifth either way is still granted, or a tenth by drops that were weighed.</returns>
+    public static int FewestDrops(CatalystDose dose, double percent, WeighedDrops? own = null)
     {
-        var room = Math.Max(DropSpreadPercent, 100 * Math.Min(percent - dose.MinPercent, dose.MaxPercent - percent) / Guard.Positive(percent, nameof(percent)));
-        return (int)Math.Ceiling(Math.Pow(BandPercent(1) / room, 2) - 1e-9);
+        var room = Math.Max(SpreadOf(own), 100 * Math.Min(percent - dose.MinPercent, dose.MaxPercent - percent) / Guard.Positive(percent, nameof(percent)));
+        return (int)Math.Ceiling((Math.Pow(1.96 * SpreadOf(own), 2) / (Math.Pow(room, 2) - Math.Pow(own?.BandPercent ?? 0, 2))) - 1e-9);
     }
 
     /// <summary>How far the dose of some drops is off at most, nineteen times out of twenty, in percent of the dose.</summary>
-    public static double BandPercent(double drops) => 1.96 * DropSpreadPercent / Math.Sqrt(Guard.Positive(drops, nameof(drops)));
+    /// <param name="drops">How many, above 0.</param>
+    /// <param name="own">The shop's own dropper, whose drops were weighed; null for any.</param>
+    public static double BandPercent(double drops, WeighedDrops? own = null) =>
+        Math.Sqrt((Math.Pow(1.96 * SpreadOf(own), 2) / Guard.Positive(drops, nameof(drops))) + Math.Pow(own?.BandPercent ?? 0, 2));
+
+    private static double SpreadOf(WeighedDrops? own) => own is null ? DropSpreadPercent : WeighedDrops.SpreadPercent;
 
     /// <summary>The dose for a mass of resin at a temperature.</summary>
     /// <param name="dose">The label's dose.</param>

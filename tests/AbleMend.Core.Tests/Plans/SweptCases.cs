@@ -34,7 +34,7 @@ internal sealed class SweptCases(int seed)
             Damages = [.. Enumerable.Range(0, HowMany()).Select(i => new DamageToMend(Hurt(construction, i == 0 ? place : Pick(construction.Locations), alike ?? Pick(construction.Damages)), new Choice(Schools: Schools())))],
             Bench = new BenchFacts(Math.Round(Between(-5, 42), 1), Math.Round(Between(8, 100)), Pick(Enum.GetValues<LightLevel>()), Chance(0.4) ? Math.Round(Between(-5, 20), 1) : null, OpensHour: opens, ClosesHour: closes),
             Wanted = new Wanted(Pick(Enum.GetValues<Permanence>()), Pick(["P220", "P400", "P1000"]), start, Chance(0.3) ? start.AddHours(_random.Next(2, 200)) : null, _random.Next(1, 4), Chance(0.2)),
-            Tools = new Tools(Pick(Devices), Drawer()),
+            Tools = new Tools(Pick(Devices), Drawer(), Dropper: start.Minute % 3 == 0 ? new WeighedDrops(40, Math.Round(40 * (0.012 + (start.Minute * 0.0008)), 2)) : null),
             Shelf = Chance(0.6) ? null : [.. Catalogue.MaterialList.Where(_ => Chance(0.7)).Select(material => new OnShelf(material.Id))],
         };
     }

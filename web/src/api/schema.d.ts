@@ -4795,6 +4795,7 @@ export interface components {
             grits: string[];
             /** @description Identifiers of tools at hand that some methods need; null when all are. */
             has?: null | string[];
+            dropper?: null | components["schemas"]["WeighedDrops"];
         };
         /** @description A reading of a hold test as it is drawn. */
         TracePoint: {
@@ -5033,6 +5034,35 @@ export interface components {
              * @description What it weighed.
              */
             grams: number;
+        };
+        /** @description A dropper whose drops of catalyst were counted onto a scale. */
+        WeighedDrops: {
+            /**
+             * Format: int32
+             * @description How many were counted.
+             */
+            drops: number;
+            /**
+             * Format: double
+             * @description What they weighed together.
+             */
+            grams: number;
+            /**
+             * Format: double
+             * @description Smallest step of that scale.
+             * @default 0.01
+             */
+            stepG: number;
+            /**
+             * Format: double
+             * @description Mass of one drop in grams.
+             */
+            dropG?: number;
+            /**
+             * Format: double
+             * @description How far that is off at most, nineteen times out of twenty, in percent: the drops vary, and the scale was read twice, each time to half a step.
+             */
+            bandPercent?: number;
         };
         /**
          * @description How hard a rule speaks.

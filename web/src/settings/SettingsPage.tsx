@@ -10,6 +10,7 @@ import { MeasureField } from '../ui/MeasureField';
 import { Notice, Problems } from '../ui/Notice';
 import { length, temperature } from '../measures/units';
 import { toolWords } from '../ui/words';
+import { Dropper } from './Dropper';
 import { MaybeField } from './MaybeField';
 import { Hands } from './Hands';
 import { Instruments } from './Instruments';
@@ -293,6 +294,7 @@ function Drawer({ mine, setMine, catalogue }: PartProps & { catalogue: Catalogue
           />
         </div>
       )}
+      <Dropper tools={tools} onChange={(next) => setMine({ ...mine, tools: next })} />
       <h2 className="mt-2 text-xl">{say`Grits in the drawer`}</h2>
       <div className="flex flex-wrap gap-1.5">
         {catalogue.grits

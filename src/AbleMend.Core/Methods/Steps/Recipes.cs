@@ -29,6 +29,18 @@ internal static class Recipes
     public static bool UsesPeroxide(Job job) =>
         job.Main.Cure == CureKind.Light && job.Main.Catalyst is not null && job.View.School("uv-resin") == "light-and-catalyst";
 
+    /// <summary>One drop of catalyst: of the shop's own dropper where its drops were weighed, else of the usual one.</summary>
+    public static Figure<Mass> Drop(this Job job)
+    {
+        if (job.View.Case.Tools.Dropper is not { } own)
+        {
+            return job.Label.Drop;
+        }
+
+        var (counted, weighed) = (job.Figures.Fact("dropper.drops", "Drops that were counted", InDrops(own.Drops)), job.Figures.Fact("dropper.grams", "They weighed", Grams(own.Grams)));
+        return job.Figures.Find("dropper.drop") as Figure<Mass> ?? job.Figures.Work("dropper.drop", "One drop of your dropper", () => Grams(weighed.G / counted.N), "What was weighed ÷ drops that were counted", Source.Arithmetic, 3);
+    }
+
     /// <summary>Drops of catalyst for some grams, with what they come to.</summary>
     /// <param name="job">The job.</param>
     /// <param name="prefix">Prefix of their figures.</param>
@@ -36,11 +48,13 @@ internal static class Recipes
     /// <param name="percent">What is wanted.</param>
     public static Figure<Drops> CatalystDrops(this Job job, string prefix, Figure<Mass> grams, Figure<Share> percent)
     {
-        var drops = job.Figure($"{prefix}.catalyst-drops", "Catalyst in drops", () => InDrops(Math.Max(1, Math.Round(grams.G * percent.Percent / 100 / job.Label.Drop.G))),
-            "Mass of catalyst ÷ mass of a drop", Source.Arithmetic, wouldChange: () => "Weigh twenty drops of your own dropper.");
-        job.Figure($"{prefix}.catalyst-true", "That is", () => Percent(drops.N * job.Label.Drop.G / grams.G * 100), "Drops × mass of a drop ÷ resin", Source.Arithmetic, 2);
-        job.Figure($"{prefix}.catalyst-error", "The dose is off by at most", () => Percent(Catalyst.BandPercent(drops.N)), "Nineteen times out of twenty: 1.96 × spread of a drop ÷ √drops",
-            Source.FromMemory("A drop varies by a fifth"), 0, () => "More drops, or the catalyst on a fine scale.");
+        var (drop, own) = (job.Drop(), job.View.Case.Tools.Dropper);
+        var drops = job.Figure($"{prefix}.catalyst-drops", "Catalyst in drops", () => InDrops(Math.Max(1, Math.Round(grams.G * percent.Percent / 100 / drop.G))),
+            "Mass of catalyst ÷ mass of a drop", Source.Arithmetic, wouldChange: () => own is null ? "Count twenty drops of your own dropper onto a scale, under Shop." : "Another dropper.");
+        job.Figure($"{prefix}.catalyst-true", "That is", () => Percent(drops.N * drop.G / grams.G * 100), "Drops × mass of a drop ÷ resin", Source.Arithmetic, 2);
+        job.Figure($"{prefix}.catalyst-error", "The dose is off by at most", () => Percent(Catalyst.BandPercent(drops.N, own)),
+            own is null ? "Nineteen times out of twenty: 1.96 × spread of a drop ÷ √drops" : "Nineteen times out of twenty: spread of a drop ÷ √drops, and how well your drop is known, added as squares",
+            Source.FromMemory(own is null ? "A drop varies by a fifth" : "A drop of one dropper varies by a tenth"), 0, () => "More drops, or the catalyst on a fine scale.");
         return drops;
     }
 
@@ -50,8 +64,8 @@ internal static class Recipes
     /// <param name="percent">Catalyst in percent.</param>
     public static double WholeDropsG(this Job job, double neededG, double percent)
     {
-        var drop = job.Label.Drop.G;
-        var drops = Math.Max(Catalyst.FewestDrops(job.Main.Catalyst!, percent), Math.Ceiling((neededG * percent / 100 / drop) - 1e-9));
+        var drop = job.Drop().G;
+        var drops = Math.Max(Catalyst.FewestDrops(job.Main.Catalyst!, percent, job.View.Case.Tools.Dropper), Math.Ceiling((neededG * percent / 100 / drop) - 1e-9));
         return drops * drop * 100 / percent;
     }
 
@@ -147,7 +161,7 @@ internal static class Recipes
 
     /// <summary>Catalyst in drops, between the least and the most that its label allows.</summary>
     public static Ingredient Dosed(this Job job, Figure<Drops> drops, Figure<Share> percent) =>
-        new(MixPart.Catalyst, drops.Id, null, job.Label.Drop.Id, 100 * (1 - Math.Min(1, job.Label.CatalystLeast.Percent / percent.Percent)), 100 * (Math.Max(1, job.Label.CatalystMost.Percent / percent.Percent) - 1));
+        new(MixPart.Catalyst, drops.Id, null, job.Drop().Id, 100 * (1 - Math.Min(1, job.Label.CatalystLeast.Percent / percent.Percent)), 100 * (Math.Max(1, job.Label.CatalystMost.Percent / percent.Percent) - 1));
 
     /// <summary>What a finer measure would spare, where much more is mixed than is needed only because less cannot be measured.</summary>
     private static Message? Spared(Job job, CupHeat heat, Derived<double> resinMl)
