@@ -18,6 +18,7 @@ export function Dropper({ tools, onChange }: { tools: Tools; onChange: (tools: T
   const scale = useReading('mass');
   const dropper = tools.dropper ?? null;
   const set = (change: Partial<typeof begun>) => onChange({ ...tools, dropper: { ...(dropper ?? begun), ...change } });
+  const told = (grams: number, decimals: number) => measure(grams, 'g', decimals, units);
   const read = scale?.instrument.isAttached && scale.isStill && scale.value !== null && scale.value > 0 ? { grams: scale.value, stepG: scale.step } : null;
   return (
     <div className="grid gap-3" role="group" aria-label={say`Dropper`}>
@@ -51,13 +52,11 @@ export function Dropper({ tools, onChange }: { tools: Tools; onChange: (tools: T
           </div>
           {read ? (
             <p>
-              <Button
-                onClick={() => set(read)}
-              >{say`Take what ${scale!.instrument.name} shows: ${measure(read.grams, 'g', read.stepG < 0.1 ? 2 : 1, units)}`}</Button>
+              <Button onClick={() => set(read)}>{say`Take what ${scale!.instrument.name} shows: ${told(read.grams, read.stepG < 0.1 ? 2 : 1)}`}</Button>
             </p>
           ) : null}
           <p className="text-sm text-faint">
-            {say`Zero a dry pan, hold the dropper upright, and count. One drop: ${measure(dropper.grams / dropper.drops, 'g', 3, units)}. Gloves and eye cover: peroxide blinds.`}
+            {say`Zero a dry pan, hold the dropper upright, and count. One drop: ${told(dropper.grams / dropper.drops, 3)}. Gloves and eye cover: peroxide blinds.`}
           </p>
         </>
       ) : null}
