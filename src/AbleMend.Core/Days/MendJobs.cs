@@ -60,7 +60,7 @@ internal sealed class MendJobs(SlotCalendar calendar, ShopFloor floor)
     private List<int> MayBeWarmed(MendToPlan mend, IReadOnlyList<StepRun> runs, Air bench) =>
         floor.WarmPlaces == 0 || mend.Plan.Damages.Count > 1 ? []
         : [.. runs.Index().Where(each => each.Item.Steps[^1].Timing.Wait is { Warm.UpToC: { } most, ClosesMin: null } wait && most >= floor.WarmC
-            && WaitOf(bench, wait.Clock, wait.OpensMin.CureMin, opens: true).At(0) > WaitOf(_warm, wait.Clock, wait.OpensMin.CureMin, opens: true).At(0) + WorthItSlots).Select(each => each.Index)];
+            && WaitOf(bench, wait.Clock, wait.OpensMin.CureMin, opens: true).At(0) - WorthItSlots > WaitOf(_warm, wait.Clock, wait.OpensMin.CureMin, opens: true).At(0)).Select(each => each.Index)];
 
     /// <summary>Every choice of some of them where there are few; else each alone, and all.</summary>
     private static IEnumerable<IReadOnlyList<int>> Subsets(List<int> of) =>
