@@ -7,8 +7,9 @@ var to = new Option<string>("--to") { Description = "Where the bench listens for
 var seed = new Option<int>("--seed") { Description = "Seed of all chance.", DefaultValueFactory = _ => 1 };
 var only = new Option<string[]>("--only") { Description = "Identifiers of the instruments to attach; all without it.", AllowMultipleArgumentsPerToken = true };
 var with = new Option<int?>("--with") { Description = "Number of a process that they stop with." };
+var labels = new Option<DirectoryInfo>("--labels") { Description = "Where the label printer writes its labels.", DefaultValueFactory = _ => new DirectoryInfo("labels") };
 var script = new Option<FileInfo?>("--script") { Description = "A file of what they are told and when: seconds since the start, instrument, what to do, such as '12.5 bench-scale pour 20'." };
-var simulate = new RootCommand("Able Mend's simulated instruments: stand-ins that speak the same lines as real ones.") { to, seed, only, with, script };
+var simulate = new RootCommand("Able Mend's simulated instruments: stand-ins that speak the same lines as real ones.") { to, seed, only, with, labels, script };
 var port = new Argument<string>("port") { Description = "The serial port, such as /dev/ttyUSB0." };
 var baud = new Option<int>("--baud") { Description = "Its speed, as set on the scale.", DefaultValueFactory = _ => 9600 };
 var step = new Option<double>("--step") { Description = "Step of its display in grams.", DefaultValueFactory = _ => 0.1 };
@@ -62,7 +63,7 @@ simulate.SetAction(async (given, stopped) =>
 
     var (first, clock, wanted) = (given.GetValue(seed), TimeProvider.System, given.GetValue(only) ?? []);
     var climate = new SimulatedClimate(new Chance(first), clock);
-    Simulated[] all = [climate, new SimulatedScale(new Chance(first + 1)), new SimulatedGauge(new Chance(first + 2), () => climate.AirC), new SimulatedUvMeter(new Chance(first + 3), clock)];
+    Simulated[] all = [climate, new SimulatedScale(new Chance(first + 1)), new SimulatedGauge(new Chance(first + 2), () => climate.AirC), new SimulatedUvMeter(new Chance(first + 3), clock), new SimulatedLabelPrinter(given.GetValue(labels)!)];
     if (wanted.Except(all.Select(each => each.Instrument.Id)).ToList() is { Count: > 0 } unknown)
     {
         await Console.Error.WriteLineAsync($"There is no {string.Join(", ", unknown)}; there are {string.Join(", ", all.Select(each => each.Instrument.Id))}.");

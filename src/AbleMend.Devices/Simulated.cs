@@ -41,6 +41,11 @@ internal abstract class Simulated
     {
     }
 
+    /// <summary>Takes a line of a label; only a printer does.</summary>
+    /// <param name="line">The line, as the bench says it.</param>
+    /// <returns>Whether it is one.</returns>
+    public virtual bool TryPrint(string line) => false;
+
     /// <value>What it can be told.</value>
     public abstract IReadOnlyList<Deed> Does { get; }
 

@@ -41,6 +41,10 @@ internal sealed class Stand(Simulated simulated, TimeProvider clock, TextWriter 
             {
                 return TimeSpan.FromSeconds(away);
             }
+            else if (simulated.TryPrint(line))
+            {
+                return null;
+            }
             else if (line.StartsWith("do ", StringComparison.Ordinal) && !simulated.TryDo(line[3..]))
             {
                 log.WriteLine($"{simulated.Instrument.Id} does not know how to '{line[3..]}'.");

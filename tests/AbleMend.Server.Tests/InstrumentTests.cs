@@ -51,6 +51,32 @@ public sealed class InstrumentTests : IDisposable
         (await SeenAsync(each => each.Readings.Single().Value == 5)).IsAttached.ShouldBeTrue();
     }
 
+    [Fact]
+    public async Task A_label_goes_to_the_printer_line_by_line_and_to_nothing_else()
+    {
+        using var printer = await PlugInAsync("hello bench-labels labels:1 name=Label printer");
+        using var scale = await PlugInAsync("hello bench-scale mass:0.1");
+        await printer.HearsAsync();
+        await scale.HearsAsync();
+        Task<HttpResponseMessage> Print(string id, params string?[] lines) => _shop.Client.PostAsJsonAsync($"/api/instruments/{id}/print", new { lines });
+        (await Print("bench-labels", "BRD-07", "Resin (A): 20 mL")).StatusCode.ShouldBe(HttpStatusCode.NoContent);
+        (await printer.HearsAsync(), await printer.HearsAsync(), await printer.HearsAsync()).ShouldBe(("label 2", "- BRD-07", "- Resin (A): 20 mL"));
+
+        (await Print("bench-scale", "BRD-07")).StatusCode.ShouldBe(HttpStatusCode.UnprocessableEntity);
+        (await Print("nobody", "BRD-07")).StatusCode.ShouldBe(HttpStatusCode.NotFound);
+        foreach (var bad in new string?[][] { [], [""], [null], ["a\nlabel 9"], [new string('x', 161)], [.. Enumerable.Repeat("x", 25)] })
+        {
+            (await Print("bench-labels", bad)).StatusCode.ShouldBe(HttpStatusCode.UnprocessableEntity, string.Join('|', bad));
+        }
+
+        await printer.SaysAsync("labels 0");
+        await SeenAsync(each => each.Id == "bench-labels" && each.Readings.Single().Value == 0);
+        (await (await Print("bench-labels", "BRD-07")).Content.ReadAsStringAsync()).ShouldContain("roll of Label printer is empty");
+        printer.Dispose();
+        await SeenAsync(each => each.Id == "bench-labels" && !each.IsAttached);
+        (await Print("bench-labels", "BRD-07")).StatusCode.ShouldBe(HttpStatusCode.UnprocessableEntity);
+    }
+
     [Theory]
     [InlineData("mass 12")]
     [InlineData("GET / HTTP/1.1")]

@@ -70,6 +70,44 @@ public sealed class SimulatedInstrumentTests
     }
 
     [Fact]
+    public void A_printer_writes_each_label_into_a_file_and_counts_its_roll()
+    {
+        var into = Directory.CreateTempSubdirectory("able-mend-labels");
+        try
+        {
+            var printer = new SimulatedLabelPrinter(into);
+            double Left() => printer.Read().Single().Value;
+            var roll = Left();
+            var label = new LabelToPrint(["BRD-07", "Mix the resin <for> the cloth & the fill", new string('x', 150)]);
+            label.Said().ShouldAllBe(line => line.Length < InstrumentLine.MostCharacters);
+            label.Said().ShouldAllBe(line => printer.TryPrint(line));
+            Left().ShouldBe(roll - 1);
+            var drawn = System.Xml.Linq.XDocument.Load(Path.Combine(into.FullName, "label-0001.svg"));
+            var texts = drawn.Root!.Elements().Where(each => each.Name.LocalName == "text").ToList();
+            texts[0].Value.ShouldBe("BRD-07");
+            texts.Count.ShouldBeGreaterThan(4, "what is wider than the label is broken");
+            string.Concat(texts.Skip(1).Select(each => each.Value)).Replace(" ", "", StringComparison.Ordinal).ShouldBe(string.Concat(label.Lines.Skip(1)).Replace(" ", "", StringComparison.Ordinal), "and nothing of it is lost");
+
+            // What breaks off is not printed, and what no label begins is none.
+            printer.TryPrint("- alone").ShouldBeFalse();
+            printer.TryPrint("label 3").ShouldBeTrue();
+            printer.TryPrint("- half").ShouldBeTrue();
+            label.Said().ShouldAllBe(line => printer.TryPrint(line));
+            into.GetFiles().Select(file => file.Name).Order().ShouldBe(["label-0001.svg", "label-0002.svg"]);
+
+            printer.TryDo("empty").ShouldBeTrue();
+            label.Said().ShouldAllBe(line => printer.TryPrint(line));
+            (Left(), into.GetFiles().Length).ShouldBe((0, 2));
+            printer.TryDo("roll 50").ShouldBeTrue();
+            Left().ShouldBe(50);
+        }
+        finally
+        {
+            into.Delete(recursive: true);
+        }
+    }
+
+    [Fact]
     public void A_display_shows_whole_steps_and_trembles_by_about_one()
     {
         var scale = new SimulatedScale(new Chance(5), stepG: 0.1);
@@ -242,7 +280,7 @@ public sealed class SimulatedInstrumentTests
     [InlineData("-1 bench-scale clear", "is no number of seconds")]
     [InlineData("NaN bench-scale clear", "is no number of seconds")]
     [InlineData("1e12 bench-scale clear", "is no number of seconds")]
-    [InlineData("0 kitchen-scale clear", "there are bench-climate, bench-scale, test-gauge, door-uv")]
+    [InlineData("0 kitchen-scale clear", "there are bench-climate, bench-scale, test-gauge, door-uv, label-printer")]
     [InlineData("0 bench-scale inflate 3", "it knows 'pour' with 0.01 to 5000")]
     public void A_line_that_is_no_cue_is_told_with_what_to_say(string line, string words)
     {
@@ -254,7 +292,7 @@ public sealed class SimulatedInstrumentTests
     private static FakeTimeProvider Noon() => new(new DateTimeOffset(2026, 5, 6, 12, 0, 0, TimeSpan.Zero));
 
     private static IReadOnlyList<Simulated> All() =>
-        [new SimulatedClimate(new Chance(1), Noon()), new SimulatedScale(new Chance(2)), new SimulatedGauge(new Chance(3), () => 20), new SimulatedUvMeter(new Chance(4), Noon())];
+        [new SimulatedClimate(new Chance(1), Noon()), new SimulatedScale(new Chance(2)), new SimulatedGauge(new Chance(3), () => 20), new SimulatedUvMeter(new Chance(4), Noon()), new SimulatedLabelPrinter(new DirectoryInfo(Path.Combine(Path.GetTempPath(), "able-mend-none")))];
 
     private static void Pass(Simulated simulated, double hours)
     {

@@ -1,6 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { spawn, type ChildProcess } from 'node:child_process';
-import { readFileSync } from 'node:fs';
+import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { resolve } from 'node:path';
 import { come } from './bench.ts';
 import { freePort, ShopServer } from './server.ts';
@@ -8,10 +9,12 @@ import { freePort, ShopServer } from './server.ts';
 const server = new ShopServer();
 const devices = resolve(import.meta.dirname, '../../artifacts/devices');
 const clock = '2026-05-06T09:00:00Z';
+const labels = mkdtempSync(resolve(tmpdir(), 'able-mend-labels-'));
 let standIns: ChildProcess;
+let port: number;
 
 test.beforeAll(async () => {
-  const port = await freePort();
+  port = await freePort();
   await server.start({ clock, env: { AbleMend__Instruments: String(port) } });
   standIns = spawn('dotnet', ['able-mend-devices.dll', '--to', `127.0.0.1:${port}`, '--seed', '4', '--only', 'bench-scale', 'test-gauge'], {
     cwd: devices,
@@ -20,6 +23,7 @@ test.beforeAll(async () => {
 });
 test.afterAll(async () => {
   standIns.kill('SIGKILL');
+  rmSync(labels, { recursive: true, force: true });
   await server.dispose();
 });
 
@@ -210,4 +214,30 @@ test('a dropper is counted onto the scale, and from then on plans count in its d
   const plan = await fetch(`${server.url}/api/plans`, { method: 'POST', headers: json, body: JSON.stringify({ ...scratch, tools: settings.tools }) });
   const { figures } = (await plan.json()) as { figures: { id: string; value: number }[] };
   expect(figures.find((figure) => figure.id === 'dropper.drop')?.value).toBeCloseTo(0.04, 2);
+});
+
+test('the label of a cup comes out of the printer, and an empty roll is said and printed here instead', async ({ page }) => {
+  const id = await come(server.url, 'fin-box-surround', 'glass-mix');
+  const printer = spawn('dotnet', ['able-mend-devices.dll', '--to', `127.0.0.1:${port}`, '--only', 'label-printer', '--labels', labels], {
+    cwd: devices,
+    stdio: 'ignore',
+  });
+  await attached('label-printer');
+  await page.goto(`${server.url}/mends/${id}/mend`);
+  await expect(page.getByText('Label printer: 200 labels left')).toBeVisible();
+  await page.keyboard.press('l');
+  await expect(page.getByText('Printed. Label printer: 199 labels left')).toBeVisible();
+  const [file] = readdirSync(labels);
+  const written = readFileSync(resolve(labels, file!), 'utf8');
+  expect(file).toBe('label-0001.svg');
+  for (const words of ['Resin (A): ', 'Hardener (B): ', 'Use it within ']) expect(written).toContain(words);
+
+  await tell('label-printer', 'empty');
+  await expect(page.getByText('Label printer: 0 labels left')).toBeVisible();
+  await page.getByRole('button', { name: /Print its label/ }).click();
+  await expect(page.getByText(/The roll of Label printer is empty/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Print it with this device' })).toBeVisible();
+  expect(readdirSync(labels)).toHaveLength(1);
+  printer.kill('SIGKILL');
+  await attached('label-printer', false);
 });

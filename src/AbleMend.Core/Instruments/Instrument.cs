@@ -26,6 +26,9 @@ public enum Measurand
 
     /// <summary>Ultraviolet light, in mW/cm².</summary>
     Ultraviolet,
+
+    /// <summary>Labels that are left on a printer's roll: what counts them prints them.</summary>
+    Labels,
 }
 
 /// <summary>Something that an instrument measures, with the smallest step of its display.</summary>
@@ -62,5 +65,6 @@ public sealed record Measurable(string Unit, double Least, double Most)
         [Measurand.Humidity] = new("%", 0, 100),
         [Measurand.Barometer] = new("kPa", 30, 120),
         [Measurand.Ultraviolet] = new("mW/cm²", 0, 2000),
+        [Measurand.Labels] = new("", 0, 100_000),
     };
 }

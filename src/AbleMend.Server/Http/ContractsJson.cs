@@ -1,6 +1,7 @@
 using System.Text.Json.Serialization;
 using AbleMend.Core.Days;
 using AbleMend.Core.Figures;
+using AbleMend.Core.Instruments;
 using AbleMend.Core.Rescuing;
 using AbleMend.Core.Running;
 using AbleMend.Core.Stock;
@@ -31,6 +32,7 @@ namespace AbleMend.Server.Http;
 [JsonSerializable(typeof(DaysView))]
 [JsonSerializable(typeof(DayWish))]
 [JsonSerializable(typeof(Doing))]
+[JsonSerializable(typeof(LabelToPrint))]
 [JsonSerializable(typeof(Estimate))]
 [JsonSerializable(typeof(Happening))]
 [JsonSerializable(typeof(InstrumentsView))]

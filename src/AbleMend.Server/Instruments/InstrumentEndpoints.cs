@@ -1,4 +1,5 @@
 using AbleMend.Core;
+using AbleMend.Core.Instruments;
 using AbleMend.Core.Limits;
 using AbleMend.Server.Http;
 
@@ -24,6 +25,9 @@ public static class InstrumentEndpoints
             .ExcludeFromDescription();
         instruments.MapPost("/{id}/tare", (string id, InstrumentDesk desk) => Answer(id, desk.Tell(id, "tare", onlySimulated: false)))
             .Described("tare", "Let a scale show nothing for what stands on it.");
+        instruments.MapPost("/{id}/print", (string id, LabelToPrint label, InstrumentDesk desk) =>
+                label.Check() is { Count: > 0 } problems ? ProblemAnswers.Unprocessable(problems) : Answer(id, desk.Print(id, label)))
+            .Described("printLabel", "Print a label on a printer that is attached.");
         instruments.MapPost("/{id}/do", (string id, Doing doing, InstrumentDesk desk) =>
                 LimitTable.Check(doing) is { Count: > 0 } problems ? ProblemAnswers.Unprocessable(problems) : Answer(id, desk.Tell(id, $"do {doing.Words}", onlySimulated: true)))
             .Described("tellInstrument", "Tell a simulated instrument what to show.");

@@ -56,8 +56,9 @@ export async function ask<T>(pending: Promise<Answer<T>>): Promise<T> {
     if (fault instanceof DOMException && fault.name === 'AbortError') throw fault;
     throw new Refused(0, [unreachable]);
   }
-  if (answer.data === undefined) throw new Refused(answer.response.status, problemsOf(answer.error));
-  return answer.data;
+  // What is done and says nothing has no data.
+  if (answer.data === undefined && !answer.response.ok) throw new Refused(answer.response.status, problemsOf(answer.error));
+  return answer.data as T;
 }
 
 export function problemsIn(error: unknown): readonly Problem[] {

@@ -795,6 +795,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/instruments/{id}/print": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Print a label on a printer that is attached. */
+        post: operations["printLabel"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/instruments/{id}/do": {
         parameters: {
             query?: never;
@@ -2585,6 +2602,11 @@ export interface components {
              */
             bMl: number;
         };
+        /** @description A label as a printer is told it, line by line; the first is set large. */
+        LabelToPrint: {
+            /** @description What stands on it, 1 to 24 lines. */
+            lines: string[];
+        };
         /** @description The cure that ends last, so that a run can say when it ends as it now looks. */
         LastCure: {
             /** @description Step with whose start it begins. */
@@ -3090,7 +3112,7 @@ export interface components {
          * @description What an instrument measures. Each has one unit, whatever its display shows.
          * @enum {unknown}
          */
-        Measurand: "mass" | "gauge-pressure" | "air-temperature" | "surface-temperature" | "humidity" | "barometer" | "ultraviolet";
+        Measurand: "mass" | "gauge-pressure" | "air-temperature" | "surface-temperature" | "humidity" | "barometer" | "ultraviolet" | "labels";
         /** @description What the technician measures with. */
         MeasuringDevice: components["schemas"]["MeasuringDeviceCupDevice"] | components["schemas"]["MeasuringDeviceScaleDevice"] | components["schemas"]["MeasuringDeviceSyringeDevice"] | components["schemas"]["MeasuringDevicePumpDevice"];
         /** @description A graduated cup: each part is poured to a line. */
@@ -7261,6 +7283,48 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not Found */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    printLabel: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LabelToPrint"];
+            };
+        };
         responses: {
             /** @description No Content */
             204: {

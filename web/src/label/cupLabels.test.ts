@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { RepairPlan, RunState } from '../api/types';
-import { cupLabels, timesOf } from './cupLabels';
+import { cupLabels, linesOf, timesOf, type LabelledMend } from './cupLabels';
 
 const figure = (id: string, label: string, value: number, unit: string) => ({ id, label, value, unit, decimals: 1 });
 const plan = (figures: ReturnType<typeof figure>[], useWithinMin: number | null = 29.95, cups: string | null = null, perCup = true) =>
@@ -93,6 +93,30 @@ describe('cup labels', () => {
       shares: ['12.0 g for this one', '20.0 g for Red'],
     });
     expect(labelOf(false)).toMatchObject({ parts: [], shares: ['12.0 g for this one, from the cup of Red', '20.0 g for Red'] });
+  });
+
+  it('are told to a printer line by line, the tag first, with what is known by now', () => {
+    const [began, useBy] = ['2026-05-04T09:00:00Z', '2026-05-04T09:25:00Z'];
+    const mixed = of(
+      plan([figure('fill.part-a', 'Resin (A)', 10, 'mL')]),
+      { stepId: '2:fill-mix', useBy: null, cup: { stepId: '2:fill-mix', setsAt: useBy } },
+      began,
+    );
+    const mend = {
+      ...mixed,
+      id: 4,
+      tag: 'BRD-07',
+      plan: { ...mixed.plan, damages: [{}, { system: { materialName: 'Epoxy, 2:1' } }] },
+    } as unknown as LabelledMend;
+    expect(linesOf(cupLabels(mend, 'metric')[0]!, mend, (iso) => iso.slice(11, 16))).toEqual([
+      'BRD-07',
+      'Mix the fill',
+      'Epoxy, 2:1',
+      'Resin (A): 10.0 mL',
+      'Use it within 29 min.',
+      'Mixed at 09:00',
+      'Discard after 09:25',
+    ]);
   });
 
   it('have their times on them as soon as the bench knows', () => {

@@ -74,6 +74,29 @@ export function timesOf(mend: Pick<LabelledMend, 'plan' | 'run'>, stepId: string
   return useBy ? { mixedAt, useBy } : { mixedAt: null, useBy: null };
 }
 
+/** The same as it is told to a label printer, line by line: the tag is set large. */
+export function linesOf(label: CupLabel, mend: LabelledMend, at: (iso: string) => string): string[] {
+  const { mixedAt, useBy } = timesOf(mend, label.stepId);
+  return [
+    mend.tag,
+    label.title,
+    mend.plan.damages[label.damages[0]! - 1]?.system?.materialName ?? '',
+    ...label.parts.map((part) => say`${part.name}: ${part.amount}`),
+    label.cups > 1 ? say`In each of ${label.cups} cups, one after another` : '',
+    ...label.shares,
+    label.warning ?? '',
+    label.useWithin ? say`Use it within ${label.useWithin}.` : say`Keep it in the dark.`,
+    mixedAt ? say`Mixed at ${at(mixedAt)}` : '',
+    label.useWithin && useBy ? say`Discard after ${at(useBy)}` : '',
+  ]
+    .filter(Boolean)
+    .slice(0, mostLines)
+    .map((line) => line.slice(0, mostCharacters));
+}
+
+/** What a label printer takes. */
+const [mostLines, mostCharacters] = [24, 160];
+
 /** What goes into a cup; into one that another mend mixes, nothing here. */
 const partsOf = (step: RepairPlan['steps'][number], isMixedElsewhere: boolean) => (isMixedElsewhere ? [] : (step.pour?.parts ?? []));
 

@@ -18,6 +18,7 @@ const names: Record<Measurand, string> = {
   humidity: say`Humidity`,
   barometer: say`Barometer`,
   ultraviolet: say`Ultraviolet`,
+  labels: say`Labels left`,
 };
 
 /** What a simulated instrument knows how to do, as it is told. */
@@ -26,6 +27,7 @@ const tricks: Partial<Record<Measurand, readonly string[]>> = {
   'gauge-pressure': ['inflate 100', 'leak 0', 'leak 1', 'speed 60', 'open'],
   'air-temperature': ['mean 20', 'mean 12', 'swing 3', 'speed 60'],
   ultraviolet: ['cloud 0', 'cloud 90'],
+  labels: ['roll 200', 'empty'],
 };
 
 /** The shop's instruments as they read now. Nothing of it is a setting: whatever connects is here. */
