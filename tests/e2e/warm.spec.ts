@@ -42,6 +42,12 @@ test('a shop with one place in the warm plans for it, stands an item there, and 
   expect((await days()).plan.taken.filter((each) => each.thing === 'warm').map((each) => each.mend)).toContain(id);
   await page.goto(server.url);
   await expect(page.getByText('Setting, in the warm')).toBeVisible();
+  // Another is told that the one place is taken, and by what.
+  const { tag } = (await (await fetch(`${server.url}/api/mends/${String(id)}`)).json()) as { tag: string };
+  const other = await come(server.url, 'ski-tip-parted', 'glue');
+  await page.goto(`${server.url}/mends/${String(other)}/mend`);
+  await page.getByRole('button', { name: /^Done/ }).click();
+  await expect(warmth.getByText(`The warm is full: ${tag}.`)).toBeVisible();
   await page.goto(`${server.url}/mends/${String(id)}/mend`);
   await page.getByRole('button', { name: /Taken out of the warm/ }).click();
   await expect(page.getByRole('button', { name: /Into the warm, 35 °C/ })).toBeVisible();

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { shopQuery } from '../api/queries';
+import { benchQuery, shopQuery } from '../api/queries';
 import type { Schemas } from '../api/types';
 import type { MendDesk } from '../desk/damageInHand';
 import { when } from '../measures/time';
@@ -17,9 +17,11 @@ export function Warmth({ stand, desk }: { stand: Schemas['WarmStand']; desk: Men
   const now = useNow();
   const zone = useZone();
   const floor = useQuery(shopQuery).data?.settings.floor;
+  const there = (useQuery(benchQuery).data?.entries ?? []).filter((entry) => entry.inWarm && entry.id !== desk.mend.id);
   const warmth = (celsius: number) => measure(celsius, '°C', 0, units);
   const stands = stand.standsAtC !== null;
   const mayStand = !stands && floor !== null && floor !== undefined && floor.warmPlaces > 0 && (stand.upToC ?? 0) >= floor.warmC;
+  const isFull = mayStand && there.length >= floor.warmPlaces;
   const tell = () => desk.happened({ kind: 'warm', stepId: null, passed: !stands, value: mayStand ? floor.warmC : null });
   useKeys(stands || mayStand ? ['h'] : [], () => !desk.busy && tell());
   if (!stands && !(floor && floor.warmPlaces > 0)) return null;
@@ -33,6 +35,7 @@ export function Warmth({ stand, desk }: { stand: Schemas['WarmStand']; desk: Men
       ) : null}
       {stands ? null : (
         <p className="text-faint">
+          {isFull ? <strong className="text-late">{say`The warm is full: ${there.map((entry) => entry.tag).join(', ')}.`} </strong> : null}
           {desk.mend.overInWarmAt ? <strong className="text-ink">{say`There it is over ${when(desk.mend.overInWarmAt, now, zone)}.`}</strong> : null}{' '}
           {stand.because}
         </p>
