@@ -53,8 +53,8 @@ test('a shop with one place in the warm plans for it, stands an item there, and 
   await expect(page.getByRole('button', { name: /Into the warm, 35 °C/ })).toBeVisible();
   await page.goto(`${server.url}/mends/${String(id)}/prove`);
   await page.getByText(/What happened, \d+ entries/).click();
-  await expect(page.getByText(/warmth 35 °C where it stands from then on/)).toBeVisible();
-  await expect(page.getByText(/taken out of it/)).toBeVisible();
+  await expect(page.getByText(/into the warm 35 °C/)).toBeVisible();
+  await expect(page.getByText(/out of the warm/)).toBeVisible();
 });
 
 test('fresh resin over foam is not offered the warm, and says why', async ({ page }) => {

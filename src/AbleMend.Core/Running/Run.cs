@@ -61,15 +61,26 @@ public static class Run
             lead?.HeldUntil,
             kept.LastOrDefault(each => !each.IsByItself) is { } last && last.Number > SharedUpTo(plan, kept),
             Surroundings.Probes(kept),
-            WarmOf(plan, fronts, warm));
+            WarmOf(plan, fronts, warm, now));
     }
 
-    /// <summary>How warm an item may stand: as warm as everything may that waits on it now.</summary>
-    private static WarmStand? WarmOf(RepairPlan plan, IReadOnlyList<Front> fronts, Surroundings.WarmSpell? warm)
+    /// <summary>
+    /// How warm an item may stand: as warm as everything may that waits on it now. What may be looked at already has set: it forbids nothing
+    /// for being fresh, and gains nothing; what softens under it still does.
+    /// </summary>
+    private static WarmStand? WarmOf(RepairPlan plan, IReadOnlyList<Front> fronts, Surroundings.WarmSpell? warm, DateTimeOffset now)
     {
-        var limits = fronts.Where(front => front.Phase == StepPhase.Waiting).Select(front => plan.Steps.First(step => step.Id == front.StepId).Timing.Wait?.Warm).ToList();
-        var least = limits.Count > 0 && limits.TrueForAll(limit => limit is not null) ? limits.MinBy(limit => limit!.UpToC ?? double.NegativeInfinity) : null;
-        return least is null && warm is null ? null : new WarmStand(least?.UpToC, least?.Because, warm?.TemperatureC, warm?.From);
+        var waiting = fronts.Where(front => front.Phase == StepPhase.Waiting)
+            .Select(front => (front.Damage, HasSet: front.Window?.OpensAt <= now, Limit: plan.Steps.First(step => step.Id == front.StepId).Timing.Wait?.Warm)).ToList();
+        var setting = waiting.Where(each => !each.HasSet).ToList();
+        if (setting.Count == 0 || setting.Exists(each => each.Limit is null))
+        {
+            return warm is null ? null : new WarmStand(null, null, warm.TemperatureC, warm.From);
+        }
+
+        var least = setting.Concat(waiting.Where(each => each.HasSet && each.Limit?.UpToC is not null)).MinBy(each => each.Limit!.UpToC ?? double.NegativeInfinity);
+        Message because = plan.Damages.Count > 1 ? (Message)$"Damage {least.Damage}: {least.Limit!.Because}" : least.Limit!.Because;
+        return new WarmStand(least.Limit.UpToC, because, warm?.TemperatureC, warm?.From);
     }
 
     /// <summary>What stands in the warm is taken out when what it waits for is over, as far as is known: what comes after that sets at the bench.</summary>

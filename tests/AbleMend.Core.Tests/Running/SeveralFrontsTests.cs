@@ -45,6 +45,46 @@ public class SeveralFrontsTests
     }
 
     [Fact]
+    public void What_is_still_fresh_on_one_damage_keeps_the_item_out_of_the_warm_by_name_until_it_has_set()
+    {
+        var (mend, at) = (Mend.Open(Gallery.GalleryTests.Read("board-three-dings"), Cases.Planner, Now).Value!.Start(Cases.Planner, Now).Value!, Now);
+        var said = new List<string>();
+        for (var i = 0; i < 200 && mend.StateAt(at) is { Phase: not (StepPhase.Done or StepPhase.Failed) } state; i++)
+        {
+            var setting = state.Fronts.Where(front => front.Phase == StepPhase.Waiting && !(front.Window!.OpensAt <= at)).ToList();
+            (state.Warm is null || setting.Count > 0).ShouldBeTrue("where nothing sets any more, warmth is nothing to speak of");
+            if (state.Warm?.Because is { } because)
+            {
+                var told = Voice.Plain.Say(because);
+                setting.Select(front => $"Damage {front.Damage}: ").ShouldContain(named => told.StartsWith(named, StringComparison.Ordinal) || told.Contains("softens", StringComparison.Ordinal), told);
+                (state.Warm.UpToC is null).ShouldBe(told.Contains("Not into the warm", StringComparison.Ordinal));
+                said.Add(told);
+            }
+
+            (mend, at) = Onward(mend, state, at);
+        }
+
+        said.ShouldContain(told => told.Contains("Not into the warm", StringComparison.Ordinal));
+        said.ShouldContain(told => told.Contains("Up to", StringComparison.Ordinal));
+    }
+
+    /// <summary>Hands four minutes at a time; where all waits, to a minute before the next window opens, then to its opening.</summary>
+    private static (Mend Mend, DateTimeOffset At) Onward(Mend mend, RunState state, DateTimeOffset at)
+    {
+        if (state.Phase != StepPhase.Waiting)
+        {
+            var what = mend.Plan!.Steps.First(step => step.Id == state.CurrentStepId).Proof is not null
+                ? new Happening(RunEventKind.Proof, state.CurrentStepId, Value: 0.5, Passed: true)
+                : new Happening(RunEventKind.HandsDone, state.CurrentStepId);
+            return (mend.Keep(what, at.AddMinutes(4)).Value!, at.AddMinutes(4));
+        }
+
+        var opens = state.Window!.OpensAt!.Value;
+        return opens <= at ? (mend.Keep(new Happening(RunEventKind.Ready, state.CurrentStepId), at).Value!, at)
+            : (mend, at < opens.AddMinutes(-1) ? opens.AddMinutes(-1) : opens);
+    }
+
+    [Fact]
     public void A_step_of_neither_front_is_refused()
     {
         var mend = Started();

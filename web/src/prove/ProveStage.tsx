@@ -161,7 +161,7 @@ const eventWords: Record<string, string> = {
   humidity: say`humidity`,
   light: say`light`,
   probe: say`probe`,
-  warm: say`warmth`,
+  warm: say`into the warm`,
   pace: say`learnt`,
   undo: say`last one undone`,
   'hand-back': say`handed back`,
@@ -186,10 +186,11 @@ function textOf(event: MendView['events'][number], mend: MendView): string {
     return event.looks ? `${paceWords(event.value ?? 1)} (${lookWords(event.looks)})` : say`nothing any more: the looks were taken back`;
   if (event.kind === 'light') return levelWords[event.text ?? ''] ?? '';
   if (event.kind === 'probe') return event.passed ? say`${event.text} lies at it` : say`${event.text} taken away`;
-  if (event.kind === 'warm') return event.passed ? say`where it stands from then on` : say`taken out of it`;
   if (event.cup) return event.cup.others.map((other) => other.item).join(', ');
   return event.text ?? '';
 }
+
+const wordOf = (event: MendView['events'][number]) => (event.kind === 'warm' && !event.passed ? say`out of the warm` : eventWords[event.kind]);
 
 function resultOf({ kind, passed }: MendView['events'][number]): string {
   if (kind === 'proof') return passed ? say`passed` : say`failed`;
@@ -228,7 +229,7 @@ function History({ mend, now, zone }: { mend: MendView; now: number; zone: strin
           <li key={event.number} className="grid grid-cols-[9rem_minmax(0,1fr)] gap-x-4 border-b border-line py-0.5">
             <span className="numeral text-right text-faint">{when(event.at, now, zone)}</span>
             <span>
-              {title(event.stepId)} <strong>{eventWords[event.kind]}</strong> {event.kind === 'pace' ? nameOf(event.text, mend) : valueOf(event, units)}{' '}
+              {title(event.stepId)} <strong>{wordOf(event)}</strong> {event.kind === 'pace' ? nameOf(event.text, mend) : valueOf(event, units)}{' '}
               {textOf(event, mend)} {resultOf(event)}
             </span>
           </li>
