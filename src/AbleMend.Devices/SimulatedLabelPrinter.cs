@@ -1,6 +1,7 @@
 using System.Globalization;
 using System.Xml.Linq;
 using AbleMend.Core.Instruments;
+using QRCoder;
 
 namespace AbleMend.Devices;
 
@@ -11,7 +12,7 @@ internal sealed class SimulatedLabelPrinter(DirectoryInfo into) : Simulated
     private const int Roll = 200;
 
     // In millimetres. From memory: the width of a usual roll, and letters that are read at arm's length.
-    private const double WidthMm = 62, MarginMm = 3, LargeMm = 7, SmallMm = 3.2;
+    private const double WidthMm = 62, MarginMm = 3, LargeMm = 7, SmallMm = 3.2, CodeMm = 34;
 
     /// <summary>Characters that fit side by side: a letter is about half as wide as it is high.</summary>
     private const int SmallAcross = (int)((WidthMm - (2 * MarginMm)) / (SmallMm * 0.52)), LargeAcross = (int)((WidthMm - (2 * MarginMm)) / (LargeMm * 0.6));
@@ -21,6 +22,7 @@ internal sealed class SimulatedLabelPrinter(DirectoryInfo into) : Simulated
     private readonly List<string> _lines = [];
     private int _left = Roll;
     private int _toCome;
+    private string? _code;
 
     public override Instrument Instrument => new("label-printer", "Label printer", [new Measured(Measurand.Labels, 1)], true);
 
@@ -38,7 +40,13 @@ internal sealed class SimulatedLabelPrinter(DirectoryInfo into) : Simulated
         {
             // What was left off in the middle is not printed.
             _lines.Clear();
-            _toCome = count;
+            (_toCome, _code) = (count, null);
+            return true;
+        }
+
+        if (line.StartsWith("code ", StringComparison.Ordinal) && _toCome > 0 && _lines.Count == 0)
+        {
+            _code = line["code ".Length..];
             return true;
         }
 
@@ -65,14 +73,20 @@ internal sealed class SimulatedLabelPrinter(DirectoryInfo into) : Simulated
 
         into.Create();
         var number = 1 + into.EnumerateFiles("label-*.svg").Select(file => int.TryParse(file.Name["label-".Length..^".svg".Length], NumberStyles.None, CultureInfo.InvariantCulture, out var each) ? each : 0).DefaultIfEmpty(0).Max();
-        Drawn(_lines).Save(Path.Combine(into.FullName, string.Create(CultureInfo.InvariantCulture, $"label-{number:0000}.svg")));
+        Drawn(_lines, _code).Save(Path.Combine(into.FullName, string.Create(CultureInfo.InvariantCulture, $"label-{number:0000}.svg")));
         _left--;
     }
 
     /// <summary>The label as it comes out: as long as what stands on it.</summary>
-    internal static XDocument Drawn(IReadOnlyList<string> lines)
+    private static XDocument Drawn(IReadOnlyList<string> lines, string? code)
     {
         var (y, texts) = (MarginMm, new List<XElement>());
+        if (code is not null)
+        {
+            texts.Add(Code(code, y));
+            y += CodeMm;
+        }
+
         foreach (var (index, line) in lines.Index())
         {
             var (size, across) = index == 0 ? (LargeMm, LargeAcross) : (SmallMm, SmallAcross);
@@ -89,6 +103,16 @@ internal sealed class SimulatedLabelPrinter(DirectoryInfo into) : Simulated
         return new XDocument(new XElement(
             Svg + "svg", new XAttribute("width", $"{Mm(WidthMm)}mm"), new XAttribute("height", $"{Mm(height)}mm"), new XAttribute("viewBox", $"0 0 {Mm(WidthMm)} {Mm(height)}"), new XAttribute("font-family", "sans-serif"),
             new XElement(Svg + "rect", new XAttribute("width", Mm(WidthMm)), new XAttribute("height", Mm(height)), new XAttribute("fill", "white")), texts));
+    }
+
+    /// <summary>The code, with its quiet zone, square by square in one path.</summary>
+    private static XElement Code(string code, double y)
+    {
+        using var generator = new QRCodeGenerator();
+        var rows = generator.CreateQrCode(code, QRCodeGenerator.ECCLevel.M).ModuleMatrix;
+        var squares = rows.SelectMany((row, down) => Enumerable.Range(0, row.Count).Where(across => row[across]).Select(across => string.Create(CultureInfo.InvariantCulture, $"M{across} {down}h1v1h-1z")));
+        return new XElement(Svg + "path", new XAttribute("d", string.Concat(squares)), new XAttribute("shape-rendering", "crispEdges"),
+            new XAttribute("transform", $"translate({Mm((WidthMm - CodeMm) / 2)} {Mm(y)}) scale({(CodeMm / rows.Count).ToString("0.#####", CultureInfo.InvariantCulture)})"));
     }
 
     /// <summary>A line in as many as it takes, broken between words; a word that is too long by itself is broken as well.</summary>

@@ -95,9 +95,16 @@ public sealed class SimulatedInstrumentTests
             label.Said().ShouldAllBe(line => printer.TryPrint(line));
             into.GetFiles().Select(file => file.Name).Order().ShouldBe(["label-0001.svg", "label-0002.svg"]);
 
+            // A code stands on the label that it was said of, and on no other.
+            new LabelToPrint(["BRD-07"], "http://127.0.0.1/tags/BRD-07").Said().ShouldAllBe(line => printer.TryPrint(line));
+            label.Said().ShouldAllBe(line => printer.TryPrint(line));
+            int Codes(string file) => System.Xml.Linq.XDocument.Load(Path.Combine(into.FullName, file)).Root!.Elements().Count(each => each.Name.LocalName == "path");
+            (Codes("label-0002.svg"), Codes("label-0003.svg"), Codes("label-0004.svg")).ShouldBe((0, 1, 0));
+            printer.TryPrint("code http://127.0.0.1/").ShouldBeFalse("no label was begun");
+
             printer.TryDo("empty").ShouldBeTrue();
             label.Said().ShouldAllBe(line => printer.TryPrint(line));
-            (Left(), into.GetFiles().Length).ShouldBe((0, 2));
+            (Left(), into.GetFiles().Length).ShouldBe((0, 4));
             printer.TryDo("roll 50").ShouldBeTrue();
             Left().ShouldBe(50);
         }

@@ -1,17 +1,10 @@
-import jsQR from 'jsqr';
-import { PNG } from 'pngjs';
-import { expect, test, type Locator } from '@playwright/test';
+import { expect, test } from '@playwright/test';
+import { readCode } from './scan.ts';
 import { ShopServer } from './server.ts';
 
 const server = new ShopServer();
 test.beforeAll(() => server.start({ clock: '2026-05-06T09:45:00Z' }));
 test.afterAll(() => server.dispose());
-
-/** What a camera reads off the paper. */
-async function readCode(code: Locator): Promise<string | undefined> {
-  const { data, width, height } = PNG.sync.read(await code.screenshot());
-  return jsQR(new Uint8ClampedArray(data), width, height)?.data;
-}
 
 test('two items are taken in on one ticket, agreed, labelled, billed, and found again by their code', async ({ page }) => {
   await page.goto(`${server.url}/counter`);

@@ -4,6 +4,7 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { resolve } from 'node:path';
 import { come } from './bench.ts';
+import { readCode } from './scan.ts';
 import { freePort, ShopServer } from './server.ts';
 
 const server = new ShopServer();
@@ -232,12 +233,33 @@ test('the label of a cup comes out of the printer, and an empty roll is said and
   expect(file).toBe('label-0001.svg');
   for (const words of ['Resin (A): ', 'Hardener (B): ', 'Use it within ']) expect(written).toContain(words);
 
+  // An item's label carries the code that opens it: read off the drawing as a camera would.
+  const item = await fetch(`${server.url}/api/items`, {
+    method: 'POST',
+    headers: json,
+    body: JSON.stringify({ tag: 'FIN / 7', name: 'Fin, smoked', construction: 'eps-epoxy-board', ageMonths: null, warranty: 'none' }),
+  });
+  const items = [((await item.json()) as { id: number }).id];
+  const ticket = await fetch(`${server.url}/api/tickets`, {
+    method: 'POST',
+    headers: json,
+    body: JSON.stringify({ customer: { name: 'Mara Linden' }, items }),
+  });
+  const taken = (await ticket.json()) as { id: number };
+  await page.goto(`${server.url}/tickets/${String(taken.id)}`);
+  await page.getByRole('button', { name: "Print the item's label" }).click();
+  await expect(page.getByText('Printed. Label printer: 198 labels left')).toBeVisible();
+  await page.goto('about:blank');
+  await page.setContent(readFileSync(resolve(labels, 'label-0002.svg'), 'utf8'));
+  expect(await readCode(page.locator('svg'))).toBe(`${server.url}/tags/FIN%20%2F%207`);
+  await page.goto(`${server.url}/mends/${id}/mend`);
+
   await tell('label-printer', 'empty');
   await expect(page.getByText('Label printer: 0 labels left')).toBeVisible();
   await page.getByRole('button', { name: /Print its label/ }).click();
   await expect(page.getByText(/The roll of Label printer is empty/)).toBeVisible();
   await expect(page.getByRole('button', { name: 'Print it with this device' })).toBeVisible();
-  expect(readdirSync(labels)).toHaveLength(1);
+  expect(readdirSync(labels)).toHaveLength(2);
   printer.kill('SIGKILL');
   await attached('label-printer', false);
 });

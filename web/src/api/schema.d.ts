@@ -2606,6 +2606,8 @@ export interface components {
         LabelToPrint: {
             /** @description What stands on it, 1 to 24 lines. */
             lines: string[];
+            /** @description What a scanner reads off it, as a QR code; null for none. */
+            code?: null | string;
         };
         /** @description The cure that ends last, so that a run can say when it ends as it now looks. */
         LastCure: {

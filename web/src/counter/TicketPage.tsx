@@ -12,6 +12,7 @@ import { Problems } from '../ui/Notice';
 import { say } from '../words/say';
 import { Agreeing } from './Agreeing';
 import { Changing } from './Changing';
+import { ItemLabels } from './ItemLabels';
 import { mendStates, standings } from './standing';
 import { useReady } from './useReady';
 
@@ -70,6 +71,7 @@ function Head({ ticket }: { ticket: Ticket }) {
         <Link to="/tickets/$id/bill" params={{ id }} className={linkLook}>{say`Bill`}</Link>
         <Link to="/counter" className={linkLook}>{say`All tickets`}</Link>
       </nav>
+      <ItemLabels ticket={ticket} />
     </header>
   );
 }

@@ -88,14 +88,8 @@ export function linesOf(label: CupLabel, mend: LabelledMend, at: (iso: string) =
     label.useWithin ? say`Use it within ${label.useWithin}.` : say`Keep it in the dark.`,
     mixedAt ? say`Mixed at ${at(mixedAt)}` : '',
     label.useWithin && useBy ? say`Discard after ${at(useBy)}` : '',
-  ]
-    .filter(Boolean)
-    .slice(0, mostLines)
-    .map((line) => line.slice(0, mostCharacters));
+  ].filter(Boolean);
 }
-
-/** What a label printer takes. */
-const [mostLines, mostCharacters] = [24, 160];
 
 /** What goes into a cup; into one that another mend mixes, nothing here. */
 const partsOf = (step: RepairPlan['steps'][number], isMixedElsewhere: boolean) => (isMixedElsewhere ? [] : (step.pour?.parts ?? []));

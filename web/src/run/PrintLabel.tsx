@@ -1,8 +1,7 @@
-import { useMutation } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { createPortal } from 'react-dom';
-import { api, ask, problemsIn } from '../api/client';
-import { useReading } from '../instruments/live';
+import { problemsIn } from '../api/client';
+import { useLabelPrinter } from '../instruments/labelPrinter';
 import { CupLabel } from '../label/CupLabel';
 import { cupLabels, linesOf, type LabelledMend } from '../label/cupLabels';
 import { clock } from '../measures/time';
@@ -27,14 +26,9 @@ export function PrintLabel({ mend, stepId }: Props) {
   const { units } = useUnits();
   const zone = useZone();
   const [prints, setPrints] = useState(false);
-  const roll = useReading('labels');
-  const printer = roll?.instrument.isAttached ? roll.instrument : null;
+  const { printer, left, send } = useLabelPrinter();
   const label = cupLabels(mend, units).find((each) => each.stepId === stepId);
-  const send = useMutation({
-    mutationFn: ({ id, lines }: { id: string; lines: string[] }) =>
-      ask(api.POST('/api/instruments/{id}/print', { params: { path: { id } }, body: { lines }, parseAs: 'text' })),
-  });
-  const print = () => (printer && label ? send.mutate({ id: printer.id, lines: linesOf(label, mend, (iso) => clock(iso, zone)) }) : setPrints(true));
+  const print = () => (printer && label ? send.mutate([{ lines: linesOf(label, mend, (iso) => clock(iso, zone)), code: null }]) : setPrints(true));
   useKeys(['l'], print);
   useEffect(() => {
     if (!prints) return;
@@ -49,9 +43,9 @@ export function PrintLabel({ mend, stepId }: Props) {
       <Button className="min-h-14" disabled={send.isPending} onClick={print}>
         {say`Print its label`} <kbd className="opacity-80">L</kbd>
       </Button>
-      {printer && roll ? (
+      {printer ? (
         <span className="text-faint" role="status">
-          {send.isSuccess ? say`Printed.` : ''} {say`${printer.name}: ${roll.value ?? 0} labels left`}
+          {send.isSuccess ? say`Printed.` : ''} {say`${printer.name}: ${left} labels left`}
         </span>
       ) : null}
       {send.isError ? (

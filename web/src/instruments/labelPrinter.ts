@@ -1,0 +1,29 @@
+import { useMutation } from '@tanstack/react-query';
+import { api, ask } from '../api/client';
+import type { Schemas } from '../api/types';
+import { useReading } from './live';
+
+/** What a label printer takes. */
+const [mostLines, mostCharacters] = [24, 160];
+
+/** A label that a printer takes, whatever stands on it. */
+const fitted = (lines: string[]): string[] =>
+  lines
+    .filter(Boolean)
+    .slice(0, mostLines)
+    .map((line) => line.slice(0, mostCharacters));
+
+/** The shop's label printer, where one is attached, and what sends it labels, one after another. */
+export function useLabelPrinter() {
+  const roll = useReading('labels');
+  const printer = roll?.instrument.isAttached ? roll.instrument : null;
+  const send = useMutation({
+    mutationFn: async (labels: Schemas['LabelToPrint'][]) => {
+      for (const { lines, code } of labels)
+        await ask(
+          api.POST('/api/instruments/{id}/print', { params: { path: { id: printer?.id ?? '' } }, body: { lines: fitted(lines), code }, parseAs: 'text' }),
+        );
+    },
+  });
+  return { printer, left: roll?.value ?? 0, send };
+}
