@@ -69,8 +69,18 @@ public sealed class InstrumentTests : IDisposable
             (await Print("bench-labels", bad)).StatusCode.ShouldBe(HttpStatusCode.UnprocessableEntity, string.Join('|', bad));
         }
 
-        await printer.SaysAsync("labels 0");
-        await SeenAsync(each => each.Id == "bench-labels" && each.Readings.Single().Value == 0);
+        // The last of the roll: who asks again before the printer has said so is told all the same.
+        await printer.SaysAsync("labels 1");
+        await SeenAsync(each => each.Id == "bench-labels" && each.Readings.Single().Value == 1);
+        Task<HttpResponseMessage> Coded(string code) => _shop.Client.PostAsJsonAsync("/api/instruments/bench-labels/print", new { lines = new[] { "BRD-07" }, code });
+        foreach (var bad in new[] { "", "a\n- more", new string('x', 161) })
+        {
+            (await Coded(bad)).StatusCode.ShouldBe(HttpStatusCode.UnprocessableEntity, bad);
+        }
+
+        (await Coded("http://127.0.0.1/tags/BRD-07")).StatusCode.ShouldBe(HttpStatusCode.NoContent);
+        (await printer.HearsAsync(), await printer.HearsAsync(), await printer.HearsAsync()).ShouldBe(("label 1", "code http://127.0.0.1/tags/BRD-07", "- BRD-07"));
+        (await NowAsync()).Instruments.Single(each => each.Id == "bench-labels").Readings.Single().Value.ShouldBe(0);
         (await (await Print("bench-labels", "BRD-07")).Content.ReadAsStringAsync()).ShouldContain("roll of Label printer is empty");
         printer.Dispose();
         await SeenAsync(each => each.Id == "bench-labels" && !each.IsAttached);

@@ -100,18 +100,29 @@ public sealed class InstrumentDesk(TimeProvider time, IHostApplicationLifetime l
         }
     }
 
-    /// <summary>Says a label to a printer.</summary>
+    /// <summary>Says a label to a printer. What is left on its roll is counted here as well, until the printer says it: the next label may come sooner.</summary>
     /// <returns>Null when it is not known; else what is wrong with that, or nothing.</returns>
     public IReadOnlyList<Problem>? Print(string id, LabelToPrint label)
     {
         lock (_gate)
         {
-            return !_known.TryGetValue(id, out var known) ? null
-                : !known.Readings.TryGetValue(Measurand.Labels, out var left) ? [new Problem("no-printer", "id", $"{known.Instrument.Name:as-is} prints nothing.", "Pick a label printer.")]
+            if (!_known.TryGetValue(id, out var known))
+            {
+                return null;
+            }
+
+            IReadOnlyList<Problem> problems = !known.Readings.TryGetValue(Measurand.Labels, out var left) ? [new Problem("no-printer", "id", $"{known.Instrument.Name:as-is} prints nothing.", "Pick a label printer.")]
                 : known.Link is not { } link ? [new Problem("not-attached", "id", $"{known.Instrument.Name:as-is} is not attached.", "Check its cable.")]
                 : left.Value == 0 ? [new Problem("no-labels", "id", $"The roll of {known.Instrument.Name:as-is} is empty.", "Put a new roll in.")]
                 : label.Said().All(link.Say) ? []
                 : [new Problem("not-listening", "id", $"{known.Instrument.Name:as-is} does not listen.", "Print it here instead.")];
+            if (problems.Count == 0)
+            {
+                known.Readings[Measurand.Labels] = left! with { Value = left.Value - 1 };
+                Changed();
+            }
+
+            return problems;
         }
     }
 
