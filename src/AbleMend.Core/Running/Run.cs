@@ -66,12 +66,12 @@ public static class Run
 
     /// <summary>
     /// How warm an item may stand: as warm as everything may that waits on it now. What may be looked at already has set: it forbids nothing
-    /// for being fresh, and gains nothing; what softens under it still does.
+    /// for being fresh, and gains nothing; what softens under it still does, and so does a window that closes, which would close the sooner.
     /// </summary>
     private static WarmStand? WarmOf(RepairPlan plan, IReadOnlyList<Front> fronts, Surroundings.WarmSpell? warm, DateTimeOffset now)
     {
         var waiting = fronts.Where(front => front.Phase == StepPhase.Waiting)
-            .Select(front => (front.Damage, HasSet: front.Window?.OpensAt <= now, Limit: plan.Steps.First(step => step.Id == front.StepId).Timing.Wait?.Warm)).ToList();
+            .Select(front => (front.Damage, HasSet: front.Window?.OpensAt <= now && front.Window.ClosesAt is null, Limit: plan.Steps.First(step => step.Id == front.StepId).Timing.Wait?.Warm)).ToList();
         var setting = waiting.Where(each => !each.HasSet).ToList();
         if (setting.Count == 0 || setting.Exists(each => each.Limit is null))
         {
