@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { spawn, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { resolve } from 'node:path';
 import { come } from './bench.ts';
@@ -217,6 +217,13 @@ test('a dropper is counted onto the scale, and from then on plans count in its d
   expect(figures.find((figure) => figure.id === 'dropper.drop')?.value).toBeCloseTo(0.04, 2);
 });
 
+/** A label that came out of the printer: it counts its roll down before the whole of it is written. */
+async function printed(name: string): Promise<string> {
+  const file = resolve(labels, name);
+  await expect.poll(() => existsSync(file) && readFileSync(file, 'utf8').includes('</svg>')).toBe(true);
+  return readFileSync(file, 'utf8');
+}
+
 test('the label of a cup comes out of the printer, and an empty roll is said and printed here instead', async ({ page }) => {
   const id = await come(server.url, 'fin-box-surround', 'glass-mix');
   const printer = spawn('dotnet', ['able-mend-devices.dll', '--to', `127.0.0.1:${port}`, '--only', 'label-printer', '--labels', labels], {
@@ -228,9 +235,7 @@ test('the label of a cup comes out of the printer, and an empty roll is said and
   await expect(page.getByText('Label printer: 200 labels left')).toBeVisible();
   await page.keyboard.press('l');
   await expect(page.getByText('Printed. Label printer: 199 labels left')).toBeVisible();
-  const [file] = readdirSync(labels);
-  const written = readFileSync(resolve(labels, file!), 'utf8');
-  expect(file).toBe('label-0001.svg');
+  const written = await printed('label-0001.svg');
   for (const words of ['Resin (A): ', 'Hardener (B): ', 'Use it within ']) expect(written).toContain(words);
 
   // An item's label carries the code that opens it: read off the drawing as a camera would.
@@ -250,7 +255,7 @@ test('the label of a cup comes out of the printer, and an empty roll is said and
   await page.getByRole('button', { name: "Print the item's label" }).click();
   await expect(page.getByText('Printed. Label printer: 198 labels left')).toBeVisible();
   await page.goto('about:blank');
-  await page.setContent(readFileSync(resolve(labels, 'label-0002.svg'), 'utf8'));
+  await page.setContent(await printed('label-0002.svg'));
   expect(await readCode(page.locator('svg'))).toBe(`${server.url}/tags/FIN%20%2F%207`);
   await page.goto(`${server.url}/mends/${id}/mend`);
 
