@@ -65,8 +65,12 @@ public sealed class MendDb(DbContextOptions<MendDb> options) : DbContext(options
             return;
         }
 
-        await StartLock.HeldAsync(this, () => Database.MigrateAsync(cancel), cancel);
-        await Database.ExecuteSqlRawAsync("PRAGMA journal_mode=WAL;", cancel);
+        await StartLock.HeldAsync(this, async () =>
+        {
+            // First, for a start that is killed on the way leaves the file in it as well.
+            await Database.ExecuteSqlRawAsync("PRAGMA journal_mode=WAL;", cancel);
+            await Database.MigrateAsync(cancel);
+        }, cancel);
     }
 
     /// <inheritdoc/>

@@ -9,7 +9,10 @@ public static class ShopFile
 {
     private static readonly string Newest = typeof(ShopFile).Assembly.GetTypes().Select(type => type.GetCustomAttribute<MigrationAttribute>()?.Id).OfType<string>().Max(StringComparer.Ordinal)!;
 
-    /// <summary>Whether a file is there and as the newest migration leaves it.</summary>
+    /// <summary>What SQLite lays beside a file while it writes: the file is whole only together with them.</summary>
+    private static readonly string[] Parts = ["", "-wal", "-shm", "-journal"];
+
+    /// <summary>Whether a file is there and as a start leaves it: by the newest migration, and written so that readers need not wait.</summary>
     /// <param name="connection">Connection string of the file.</param>
     /// <param name="cancel">Gives up.</param>
     public static async Task<bool> IsCurrentAsync(string connection, CancellationToken cancel)
@@ -20,7 +23,8 @@ public static class ShopFile
         }
 
         await using var file = await OpenAsync(connection, cancel);
-        return await AskAsync(file, "SELECT COUNT(*) FROM sqlite_master WHERE name = '__EFMigrationsHistory'", cancel) is 1L
+        return await AskAsync(file, "PRAGMA journal_mode", cancel) is "wal"
+            && await AskAsync(file, "SELECT COUNT(*) FROM sqlite_master WHERE name = '__EFMigrationsHistory'", cancel) is 1L
             && await AskAsync(file, "SELECT MAX(MigrationId) FROM __EFMigrationsHistory", cancel) is string newest && newest == Newest;
     }
 
@@ -33,7 +37,7 @@ public static class ShopFile
         return await AskAsync(file, "SELECT EXISTS (SELECT 1 FROM Items) OR EXISTS (SELECT 1 FROM Shop)", cancel) is 0L;
     }
 
-    /// <summary>What SQLite finds wrong with a file, or null where it is sound or not there.</summary>
+    /// <summary>What SQLite finds wrong with a file, or null where it is sound or not there. What a killed process left half written is undone first.</summary>
     /// <param name="path">Path of the file.</param>
     /// <param name="cancel">Gives up.</param>
     public static async Task<string?> FaultAsync(string path, CancellationToken cancel)
@@ -43,7 +47,8 @@ public static class ShopFile
             return null;
         }
 
-        await using var file = await OpenAsync(ReadOnly(path), cancel);
+        // Opened to be read only, a file with a half-written change beside it counts as one that cannot be written.
+        await using var file = await OpenAsync($"Data Source={path};Mode=ReadWrite;Pooling=False", cancel);
         return await AskAsync(file, "PRAGMA quick_check(1)", cancel) is "ok" ? null : "quick_check";
     }
 
@@ -79,7 +84,7 @@ public static class ShopFile
             throw new InvalidDataException($"{backup} is no sound backup of a shop.");
         }
 
-        foreach (var part in new[] { "", "-wal", "-shm" }.Where(part => File.Exists(path + part)))
+        foreach (var part in Parts.Where(part => File.Exists(path + part)))
         {
             File.Move(path + part, $"{path}.before-restore-{stamp}{part}", overwrite: true);
         }
@@ -110,11 +115,9 @@ public static class ShopFile
 
     private static async Task<bool> HoldsAShopAsync(string path, CancellationToken cancel)
     {
-        await using var file = await OpenAsync(ReadOnly(path), cancel);
+        await using var file = await OpenAsync($"Data Source={path};Mode=ReadOnly;Pooling=False", cancel);
         return await AskAsync(file, "SELECT COUNT(*) FROM sqlite_master WHERE name IN ('Items', 'Mends', 'Events', 'Shop')", cancel) is 4L;
     }
-
-    private static string ReadOnly(string path) => $"Data Source={path};Mode=ReadOnly;Pooling=False";
 
     private static async Task<SqliteConnection> OpenAsync(string connection, CancellationToken cancel)
     {

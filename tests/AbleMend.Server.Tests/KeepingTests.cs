@@ -98,6 +98,86 @@ public class KeepingTests
         }
     }
 
+    // What was there when it was killed: a change that is half in the file, and beside it what undoes it.
+    [Fact]
+    public async Task A_file_that_was_half_written_when_its_process_was_killed_is_sound_again_and_comes_up()
+    {
+        var folder = Directory.CreateTempSubdirectory("able-mend-").FullName;
+        try
+        {
+            var killed = Path.Combine(folder, "killed.db");
+            await HalfWrittenAsync(Path.Combine(folder, "shop.db"), killed);
+            File.Exists(killed + "-journal").ShouldBeTrue("the change was under way");
+
+            (await ShopFile.FaultAsync(killed, CancellationToken.None)).ShouldBeNull();
+            await using var db = Open(killed);
+            await db.PrepareAsync(CancellationToken.None);
+            (await db.Items.CountAsync()).ShouldBe(0, "what was not acknowledged is gone");
+            (await ShopFile.IsCurrentAsync(MendDb.ConnectionTo(killed), CancellationToken.None)).ShouldBeTrue();
+        }
+        finally
+        {
+            Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+            Directory.Delete(folder, true);
+        }
+    }
+
+    [Fact]
+    public async Task What_undoes_a_half_written_change_does_not_stay_beside_the_file_that_is_brought_back()
+    {
+        var folder = Directory.CreateTempSubdirectory("able-mend-").FullName;
+        try
+        {
+            var (live, backup, killed) = (Path.Combine(folder, "shop.db"), Path.Combine(folder, "backup.db"), Path.Combine(folder, "killed.db"));
+            await using (var db = Open(live))
+            {
+                await db.PrepareAsync(CancellationToken.None);
+                db.Items.Add(new ItemRow { Tag = "BRD-01", Name = "Longboard", Construction = "pu-polyester-board", Warranty = "None" });
+                await db.SaveChangesAsync();
+                await ShopFile.CopyAsync(live, backup, CancellationToken.None);
+            }
+
+            await HalfWrittenAsync(live, killed);
+            await ShopFile.RestoreAsync(backup, killed, "then", CancellationToken.None);
+            (await ShopFile.FaultAsync(killed, CancellationToken.None)).ShouldBeNull();
+            await using var back = Open(killed);
+            (await back.Items.Select(item => item.Tag).ToListAsync()).ShouldBe(["BRD-01"]);
+            File.Exists(killed + ".before-restore-then-journal").ShouldBeTrue("what was there is whole beside it");
+        }
+        finally
+        {
+            Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+            Directory.Delete(folder, true);
+        }
+    }
+
+    /// <summary>Leaves a copy of a shop's file as a kill leaves it in the middle of a change that is larger than what is kept in memory.</summary>
+    private static async Task HalfWrittenAsync(string path, string copy)
+    {
+        await using (var db = Open(path))
+        {
+            await db.PrepareAsync(CancellationToken.None);
+        }
+
+        // How a file is written can only be changed by whoever has it alone.
+        Microsoft.Data.Sqlite.SqliteConnection.ClearAllPools();
+        await using var file = new Microsoft.Data.Sqlite.SqliteConnection($"Data Source={path};Pooling=False");
+        await file.OpenAsync();
+        foreach (var words in new[]
+        {
+            "PRAGMA journal_mode=DELETE", "PRAGMA cache_size=1", "BEGIN",
+            "WITH RECURSIVE n(i) AS (SELECT 1 UNION ALL SELECT i + 1 FROM n WHERE i < 5000) INSERT INTO Items (Tag, Name, Construction, Warranty) SELECT 'HALF-' || i, 'Half written', 'pu-polyester-board', 'None' FROM n",
+        })
+        {
+            await using var command = file.CreateCommand();
+            command.CommandText = words;
+            await command.ExecuteNonQueryAsync();
+        }
+
+        File.Copy(path, copy);
+        File.Copy(path + "-journal", copy + "-journal");
+    }
+
     [Fact]
     public async Task What_is_no_backup_touches_nothing()
     {
