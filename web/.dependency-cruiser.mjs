@@ -5,6 +5,7 @@ const order = [
   'api',
   'shop',
   'ui',
+  'scan',
   'outbox',
   'instruments',
   'drawing',

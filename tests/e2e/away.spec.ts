@@ -24,6 +24,12 @@ const served = async (id: number) =>
 /** Until the page has put by what it needs to open without a server. */
 async function readyToBeAway(page: Page): Promise<void> {
   await page.evaluate(() => navigator.serviceWorker.ready);
+  await knowsMends(page);
+}
+
+/** Until the page has put by every mend that is under way. */
+async function knowsMends(page: Page): Promise<void> {
+  const { entries } = (await (await fetch(`${server.url}/api/bench`)).json()) as { entries: unknown[] };
   await expect
     .poll(
       () =>
@@ -42,7 +48,7 @@ async function readyToBeAway(page: Page): Promise<void> {
         ),
       { timeout: 20_000 },
     )
-    .toBeGreaterThan(5);
+    .toBe(entries.length);
 }
 
 test('the bench and a running mend that nobody had opened open without a server, and a tap there is not lost', async ({ page, context }) => {
@@ -65,6 +71,21 @@ test('the bench and a running mend that nobody had opened open without a server,
   await server.start({ clock: '2026-05-06T09:05:00Z' });
   await expect.poll(async () => (await served(6)).events.filter((each) => each.text === 'written with no server').length, { timeout: 15_000 }).toBe(1);
   await expect(away.getByText(/What you see is from/)).toBeHidden({ timeout: 10_000 });
+});
+
+test.describe('where no worker is lent, as to a page that comes unencrypted', () => {
+  test.use({ serviceWorkers: 'block' });
+
+  test('a mend still opens from a bench that stood open when the server went away', async ({ page }) => {
+    const fetchedAhead = page.waitForResponse(/MendPage/);
+    await page.goto(server.url);
+    await fetchedAhead;
+    await knowsMends(page);
+    await server.kill();
+    await page.getByRole('listitem').filter({ hasText: 'SKI-' }).getByRole('link').first().click();
+    await expect(page.getByRole('region', { name: 'Now' })).toBeVisible();
+    await expect(page.getByText(/What you see is from 10:00/)).toBeVisible();
+  });
 });
 
 test('a change of a draft that the server did not answer is sent by itself, and outlives the page', async ({ page, context }) => {

@@ -18,6 +18,19 @@ test('an item is found by the beginning of any word, and its mend begins at the 
   await expect(page.getByText('SKI-22R')).toBeVisible();
 });
 
+test('a scanner that types a label and ends with Enter opens the mend of its item', async ({ page }) => {
+  await page.goto(`${server.url}/new`);
+  const box = page.getByRole('searchbox', { name: /Find it/ });
+  await box.fill(`${server.url}/tags/BRD-99`);
+  await box.press('Enter');
+  await expect(page.getByText('Nothing here is called that.')).toBeVisible();
+  await box.fill(`${server.url}/tags/BRD-04`);
+  await expect(page.getByRole('listitem').getByRole('button')).toHaveCount(1);
+  await box.press('Enter');
+  await expect(page).toHaveURL(/\/look$/);
+  await expect(page.getByText('BRD-04')).toBeVisible();
+});
+
 test('of five hundred items one is found without a long page', async ({ page }) => {
   for (let from = 0; from < 500; from += 10) {
     await Promise.all(

@@ -257,6 +257,18 @@ test('the label of a cup comes out of the printer, and an empty roll is said and
   await page.goto('about:blank');
   await page.setContent(await printed('label-0002.svg'));
   expect(await readCode(page.locator('svg'))).toBe(`${server.url}/tags/FIN%20%2F%207`);
+  // So does that of a lot.
+  await fetch(`${server.url}/api/shelf/Wax%20%26%20%C3%B6l`, {
+    method: 'PUT',
+    headers: json,
+    body: JSON.stringify({ id: 'Wax & öl', material: 'acetone', had: 500, unit: 'ml' }),
+  });
+  await page.goto(`${server.url}/shelf?lot=${encodeURIComponent('Wax & öl')}`);
+  await page.getByRole('region', { name: 'Wax & öl', exact: true }).getByRole('button', { name: 'Print its label' }).click();
+  await expect(page.getByText('Printed. Label printer: 197 labels left')).toBeVisible();
+  await page.goto('about:blank');
+  await page.setContent(await printed('label-0003.svg'));
+  expect(await readCode(page.locator('svg'))).toBe(`${server.url}/shelf?lot=Wax%20%26%20%C3%B6l`);
   await page.goto(`${server.url}/mends/${id}/mend`);
 
   await tell('label-printer', 'empty');
@@ -264,7 +276,7 @@ test('the label of a cup comes out of the printer, and an empty roll is said and
   await page.getByRole('button', { name: /Print its label/ }).click();
   await expect(page.getByText(/The roll of Label printer is empty/)).toBeVisible();
   await expect(page.getByRole('button', { name: 'Print it with this device' })).toBeVisible();
-  expect(readdirSync(labels)).toHaveLength(2);
+  expect(readdirSync(labels)).toHaveLength(3);
   printer.kill('SIGKILL');
   await attached('label-printer', false);
 });

@@ -52,7 +52,7 @@ test('the first load is small, and its font comes with it', async ({ page }) => 
   const scripts = await Promise.all(bodies);
   const bytes = scripts.reduce((sum, script) => sum + gzipSync(script, { level: 9 }).length, 0);
   expect(scripts.length).toBeGreaterThan(0);
-  expect(bytes).toBeLessThan(220_000);
+  expect(bytes).toBeLessThan(170_000);
   expect(elsewhere).toEqual([]);
   await expect(page.locator('link[rel=preload][as=font]')).toHaveCount(1);
 });

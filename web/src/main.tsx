@@ -4,7 +4,7 @@ import { RouterProvider } from '@tanstack/react-router';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Refused } from './api/client';
-import { makeRouter } from './app/router';
+import { fetchMendPage, makeRouter } from './app/router';
 import { startFromLastKnown } from './outbox/lastKnown';
 import { startSendingPictures } from './outbox/pictures';
 import { startSending } from './outbox/sending';
@@ -40,3 +40,5 @@ createRoot(document.getElementById('root')!).render(
     </QueryClientProvider>
   </StrictMode>,
 );
+
+fetchMendPage();

@@ -14,7 +14,8 @@ public static class Headers
             .RemoveServerHeader()
             .AddPermissionsPolicy(builder =>
             {
-                builder.AddCamera().None();
+                // Labels are scanned with it.
+                builder.AddCamera().Self();
                 builder.AddMicrophone().None();
                 builder.AddGeolocation().None();
                 builder.AddPayment().None();

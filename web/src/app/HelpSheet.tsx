@@ -6,6 +6,7 @@ import { say } from '../words/say';
 
 const keys: readonly (readonly [string, string])[] = [
   ['?', say`This sheet`],
+  ['S', say`Scan a label, where there is a camera`],
   ['M', say`Silence the alarm`],
   ['Z', say`Put the alarm off for 5 minutes`],
   ['D', say`In a mend: begin, or done`],

@@ -11,6 +11,7 @@ import { setServerNow, useNow } from '../shop/clock';
 import { Reach } from './Reach';
 import { HeldDrafts } from './HeldDrafts';
 import { HelpSheet } from './HelpSheet';
+import { ScanAnything } from './ScanAnything';
 import { UnitsProvider, useUnits } from '../shop/units';
 import { ZoneProvider } from '../shop/zone';
 import { say } from '../words/say';
@@ -52,7 +53,7 @@ function TopLine({ shopName, zone }: { shopName: string; zone: string }) {
   const now = useNow();
   const { units, choose } = useUnits();
   return (
-    <header className="no-print flex flex-wrap items-center gap-x-6 gap-y-1 border-b-2 border-ink px-5 py-1.5 max-sm:px-3">
+    <header className="no-print flex flex-wrap items-center gap-x-6 gap-y-1 border-b-2 border-ink px-5 py-1.5 max-sm:gap-x-2 max-sm:px-3">
       <Link to="/" className="flex items-center gap-2 text-lg font-extrabold tracking-tight">
         <img src="/mark.svg" alt="" width={28} height={28} />
         Able Mend
@@ -66,14 +67,19 @@ function TopLine({ shopName, zone }: { shopName: string; zone: string }) {
         <Place to="/shelf" words={say`Shelf`} />
         <Place to="/shop" words={say`Shop`} />
       </nav>
-      <div className="ml-auto flex items-center gap-3">
+      <div className="ml-auto flex items-center gap-3 max-sm:gap-1.5">
         <span className="lettering hidden md:inline">{shopName}</span>
-        <button type="button" className="min-h-11 rounded-sm px-2 underline underline-offset-4" onClick={() => choose(units === 'us' ? 'metric' : 'us')}>
+        <button
+          type="button"
+          className="min-h-11 rounded-sm px-2 underline underline-offset-4 max-sm:px-0.5"
+          onClick={() => choose(units === 'us' ? 'metric' : 'us')}
+        >
           {length.unit(units)}, {temperature.unit(units)}
           <span className="sr-only">{say`: change units`}</span>
         </button>
+        <ScanAnything />
         <HelpSheet />
-        <time className="numeral min-w-16 text-right text-2xl" dateTime={new Date(now).toISOString()}>
+        <time className="numeral min-w-16 text-right text-2xl max-sm:min-w-14" dateTime={new Date(now).toISOString()}>
           {clock(new Date(now).toISOString(), zone)}
         </time>
       </div>

@@ -1,12 +1,19 @@
 import type { QueryClient } from '@tanstack/react-query';
 import { createRootRouteWithContext, createRoute, createRouter, lazyRouteComponent, redirect } from '@tanstack/react-router';
 import { BenchPage } from '../bench/BenchPage';
-import { MendPage } from '../mend/MendPage';
 import { isStage } from '../desk/stages';
 import { Shell } from './Shell';
 import { NotThere } from './NotThere';
 
 const root = createRootRouteWithContext<{ queryClient: QueryClient }>()({ component: Shell, notFoundComponent: NotThere });
+const mendPage = () => import('../mend/MendPage');
+
+/** Milliseconds that the first page has to come to rest before what it leads to is fetched. */
+const restMs = 3000;
+
+/** Fetches the page of a mend before anybody asks for it: hands go on to one when the server is away as well. */
+export const fetchMendPage = () => setTimeout(() => void mendPage().catch(() => undefined), restMs);
+
 const bench = createRoute({ getParentRoute: () => root, path: '/', component: BenchPage });
 const days = createRoute({ getParentRoute: () => root, path: '/days', component: lazyRouteComponent(() => import('../days/DaysPage'), 'DaysPage') });
 const fleet = createRoute({ getParentRoute: () => root, path: '/new', component: lazyRouteComponent(() => import('../fleet/FleetPage'), 'FleetPage') });
@@ -43,7 +50,19 @@ const log = createRoute({
   component: lazyRouteComponent(() => import('../log/LogPage'), 'LogPage'),
   validateSearch: (search): { q?: string } => (typeof search.q === 'string' && search.q ? { q: search.q } : {}),
 });
-const shelf = createRoute({ getParentRoute: () => root, path: '/shelf', component: lazyRouteComponent(() => import('../shelf/ShelfPage'), 'ShelfPage') });
+const shelf = createRoute({
+  getParentRoute: () => root,
+  path: '/shelf',
+  component: lazyRouteComponent(() => import('../shelf/ShelfPage'), 'ShelfPage'),
+  // A lot may be called 12: what looks like a number comes as one.
+  validateSearch: (search): { lot?: string } =>
+    typeof search.lot === 'string' && search.lot ? { lot: search.lot } : typeof search.lot === 'number' ? { lot: String(search.lot) } : {},
+});
+const lotLabels = createRoute({
+  getParentRoute: () => root,
+  path: '/shelf/labels',
+  component: lazyRouteComponent(() => import('../print/LotLabels'), 'LotLabels'),
+});
 const settings = createRoute({
   getParentRoute: () => root,
   path: '/shop',
@@ -52,7 +71,7 @@ const settings = createRoute({
 const mend = createRoute({
   getParentRoute: () => root,
   path: '/mends/$id/$stage',
-  component: MendPage,
+  component: lazyRouteComponent(mendPage, 'MendPage'),
   beforeLoad: ({ params }) => {
     // The router takes its redirects as something thrown.
     // eslint-disable-next-line @typescript-eslint/only-throw-error
@@ -77,7 +96,25 @@ const note = createRoute({
 
 export function makeRouter(queryClient: QueryClient) {
   return createRouter({
-    routeTree: root.addChildren([bench, days, counter, ticket, ticketPaper, bill, tag, fleet, gallery, log, shelf, settings, mend, sheet, labels, note]),
+    routeTree: root.addChildren([
+      bench,
+      days,
+      counter,
+      ticket,
+      ticketPaper,
+      bill,
+      tag,
+      fleet,
+      gallery,
+      log,
+      shelf,
+      lotLabels,
+      settings,
+      mend,
+      sheet,
+      labels,
+      note,
+    ]),
     context: { queryClient },
     scrollRestoration: true,
   });

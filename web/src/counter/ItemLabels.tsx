@@ -1,7 +1,7 @@
 import { problemsIn } from '../api/client';
 import type { Schemas } from '../api/types';
 import { useLabelPrinter } from '../instruments/labelPrinter';
-import { addressOf } from '../intake/tag';
+import { addressOf } from '../scan/address';
 import { dayAndClock } from '../measures/time';
 import { useZone } from '../shop/zone';
 import { Button } from '../ui/Button';

@@ -4,7 +4,8 @@ import { catalogueQuery, itemsQuery } from '../api/queries';
 import type { Schemas } from '../api/types';
 import { found } from '../intake/find';
 import { NewItem } from '../intake/NewItem';
-import { tagIn } from '../intake/tag';
+import { tagIn } from '../scan/address';
+import { Scan } from '../scan/Scan';
 import { Button } from '../ui/Button';
 import { say } from '../words/say';
 import { field } from './TicketFields';
@@ -31,6 +32,14 @@ export function PickItems({ picked, onAdd }: { picked: readonly Item[]; onAdd: (
     const exact = all.find((item) => item.tag.toLowerCase() === words.toLowerCase()) ?? (all.length === 1 ? all[0] : undefined);
     if (exact) take(exact);
   };
+  const scanned = async (code: string) => {
+    const tag = tagIn(code);
+    if (picked.some((each) => each.tag === tag)) return say`${tag} is on the ticket already.`;
+    const item = (items.data ?? (await queryClient.query(itemsQuery))).find((each) => each.tag === tag);
+    if (!item) return say`There is no item ${tag} here.`;
+    onAdd(item);
+    return null;
+  };
   const take = (item: Item) => {
     onAdd(item);
     // What was typed meanwhile stays.
@@ -43,15 +52,17 @@ export function PickItems({ picked, onAdd }: { picked: readonly Item[]; onAdd: (
   return (
     <div className="mt-4">
       <form
+        className="flex items-end gap-3"
         onSubmit={(event) => {
           event.preventDefault();
           void entered();
         }}
       >
-        <label>
+        <label className="min-w-0 flex-1">
           <span className="lettering block">{say`Type or scan a tag`}</span>
           <input type="search" className={field} value={typed} onChange={(event) => setTyped(event.target.value)} />
         </label>
+        <Scan title={say`Scan the label of an item`} onRead={scanned} />
       </form>
       <ul aria-label={say`Found`}>
         {hits.slice(0, shown).map((item) => (

@@ -1,9 +1,11 @@
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link } from '@tanstack/react-router';
 import { useState } from 'react';
 import { problemsIn } from '../api/client';
 import { catalogueQuery, itemsQuery } from '../api/queries';
 import { Problems } from '../ui/Notice';
+import { tagIn } from '../scan/address';
+import { Scan } from '../scan/Scan';
 import { say } from '../words/say';
 import { found } from '../intake/find';
 import { NewItem } from '../intake/NewItem';
@@ -18,9 +20,19 @@ export function FleetPage() {
   const catalogue = useQuery(catalogueQuery);
   const ready = catalogue.data !== undefined;
   const [typed, setTyped] = useState('');
+  const words = tagIn(typed).trim();
+  const queryClient = useQueryClient();
   const named = new Map(catalogue.data?.constructions.map((each) => [each.id, each.name]));
-  const listed = found(items.data ?? [], typed, (item) => [item.tag, item.name, named.get(item.construction) ?? '']);
+  const listed = found(items.data ?? [], words, (item) => [item.tag, item.name, named.get(item.construction) ?? '']);
   const open = useOpenMend();
+  // A scanner is quicker than the list of a large fleet.
+  const scanned = async (code: string) => {
+    const tag = tagIn(code).trim();
+    const item = (items.data ?? (await queryClient.query(itemsQuery))).find((each) => each.tag.toLowerCase() === tag.toLowerCase());
+    if (!item) return say`There is no item ${tag} here.`;
+    if (ready && !open.isPending) open.mutate(item.id);
+    return null;
+  };
   return (
     <div className="mx-auto grid max-w-[1500px] gap-8 px-5 py-5 lg:grid-cols-[minmax(0,1fr)_27rem]">
       <section>
@@ -29,19 +41,28 @@ export function FleetPage() {
           <Link to="/gallery" className="inline-flex min-h-11 items-center text-act underline underline-offset-4">{say`Or open a worked example`}</Link>
         </div>
         <Problems problems={problemsIn(open.error)} />
-        <label className="mt-3 block">
-          <span className="lettering">{say`Find it by any word`}</span>
-          <input
-            type="search"
-            className="mt-1 h-14 w-full rounded-sm border-2 border-strong-line bg-sheet px-4 text-xl"
-            value={typed}
-            onChange={(event) => setTyped(event.target.value)}
-          />
-        </label>
+        <form
+          className="mt-3 flex items-end gap-3"
+          onSubmit={(event) => {
+            event.preventDefault();
+            void scanned(typed);
+          }}
+        >
+          <label className="min-w-0 flex-1">
+            <span className="lettering">{say`Find it by any word, or scan its label`}</span>
+            <input
+              type="search"
+              className="mt-1 h-14 w-full rounded-sm border-2 border-strong-line bg-sheet px-4 text-xl"
+              value={typed}
+              onChange={(event) => setTyped(event.target.value)}
+            />
+          </label>
+          <Scan title={say`Scan the label of an item`} onRead={scanned} />
+        </form>
         <p role="status" className="min-h-6 text-faint">
           {listed.length > shown
             ? say`${listed.length} items: type another word to find yours`
-            : typed && listed.length === 0
+            : words && listed.length === 0
               ? say`Nothing here is called that. Add it beside.`
               : ''}
         </p>

@@ -1,7 +1,7 @@
 import { hashKey, type Query, type QueryClient, type QueryKey } from '@tanstack/react-query';
 import { createStore, del, entries, get, set } from 'idb-keyval';
 import { Refused } from '../api/client';
-import { benchQuery, mendQuery, shopQuery } from '../api/queries';
+import { benchQuery, catalogueQuery, mendQuery, shopQuery } from '../api/queries';
 import { quietly } from './quietly';
 
 /** An answer of the server as it was last heard, in the browser's own database. */
@@ -61,7 +61,7 @@ async function bringBackUnheard(queryClient: QueryClient, queryHash: string): Pr
   if (known) bringBack(queryClient, known);
 }
 
-/** Keeps every answer that the bench could need without a server, and asks for the running mends before they are needed. */
+/** Keeps every answer that the bench could need without a server, and asks for the running mends, and for what they are read with, before they are needed. */
 function keep(queryClient: QueryClient): void {
   let asking = false;
   let rested = false;
@@ -69,6 +69,7 @@ function keep(queryClient: QueryClient): void {
     if (asking || !rested) return;
     asking = true;
     const mends = queryClient.getQueryData(benchQuery.queryKey)?.entries ?? [];
+    if (mends.length > 0) await queryClient.query({ ...catalogueQuery, retry: false }).catch(() => undefined);
     for (const { id } of mends) await queryClient.query({ ...mendQuery(id), staleTime: freshMs, retry: false }).catch(() => undefined);
     asking = false;
   };

@@ -1,11 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from '@tanstack/react-router';
-import { QRCodeSVG } from 'qrcode.react';
 import type { ReactNode } from 'react';
 import { problemsIn } from '../api/client';
 import { shopQuery, ticketQuery } from '../api/queries';
 import type { Schemas } from '../api/types';
-import { addressOf } from '../intake/tag';
+import { CodeLabel } from '../label/CodeLabel';
+import { addressOf } from '../scan/address';
 import { money } from '../measures/money';
 import { dayAndClock } from '../measures/time';
 import { useZone } from '../shop/zone';
@@ -100,21 +100,17 @@ function Receipt({ ticket }: { ticket: Ticket }) {
   );
 }
 
-/** The code stands on paper, which is white in a dark room too. */
 function Labels({ ticket }: { ticket: Ticket }) {
   const zone = useZone();
   return (
     <ul aria-label={say`Item labels`} className="mt-8 grid gap-4 sm:grid-cols-2 print:grid-cols-2">
       {ticket.mends.map((mend) => (
-        <li key={mend.id} className="flex break-inside-avoid items-center gap-4 border-2 border-dashed border-ink bg-white p-3 text-black">
-          <QRCodeSVG value={addressOf(mend.tag)} size={104} level="M" title={say`Code of ${mend.tag}`} />
-          <span className="leading-tight">
-            <span className="numeral block text-3xl">{mend.tag}</span>
-            <span className="block font-semibold">{mend.itemName}</span>
-            <span className="block">{say`Ticket ${ticket.id}, ${ticket.customer.name}`}</span>
-            <span className="block">{ticket.dueAt ? say`due ${dayAndClock(ticket.dueAt, zone)}` : ''}</span>
-          </span>
-        </li>
+        <CodeLabel
+          key={mend.id}
+          code={addressOf(mend.tag)}
+          name={mend.tag}
+          lines={[mend.itemName, say`Ticket ${ticket.id}, ${ticket.customer.name}`, ticket.dueAt ? say`due ${dayAndClock(ticket.dueAt, zone)}` : null]}
+        />
       ))}
     </ul>
   );

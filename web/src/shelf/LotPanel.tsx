@@ -14,6 +14,7 @@ import { NumberField } from '../ui/NumberField';
 import { Problems } from '../ui/Notice';
 import { say } from '../words/say';
 import { LotForm } from './LotForm';
+import { LotLabel } from './LotLabel';
 import { whole, type LotView } from './shelfView';
 import { goodFor } from './Tin';
 import { usePutLot } from './usePutLot';
@@ -54,6 +55,7 @@ export function LotPanel({ lot, today, onClose }: { lot: LotView; today: string;
         )}
       </div>
       <Problems problems={problemsIn(put.error)} />
+      <LotLabel lot={lot} />
       <Uses lot={lot} />
     </section>
   );

@@ -1,8 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
+import { useNavigate, useSearch } from '@tanstack/react-router';
 import { useState } from 'react';
 import { problemsIn } from '../api/client';
 import { shelfQuery } from '../api/queries';
 import type { Schemas } from '../api/types';
+import { lotIn } from '../scan/address';
+import { Scan } from '../scan/Scan';
 import { useUnits } from '../shop/units';
 import { Button } from '../ui/Button';
 import { Problems } from '../ui/Notice';
@@ -26,33 +29,49 @@ export function ShelfPage() {
 function Shelf({ view }: { view: Schemas['ShelfView'] }) {
   const { units } = useUnits();
   const [words, setWords] = useState('');
-  const [picked, setPicked] = useState<string | null>(null);
+  const { lot: picked = null } = useSearch({ from: '/shelf' });
+  const navigate = useNavigate();
+  const setPicked = (name: string | null) => void navigate({ to: '/shelf', search: name === null ? {} : { lot: name }, replace: true, resetScroll: false });
   const [adding, setAdding] = useState(false);
   const all = [...view.lots, ...view.gone];
   const lot = all.find((each) => each.name === picked);
-  const shown = found(view.lots, words);
+  const shown = found(view.lots, lotIn(words));
   const [counted, said] = [shown.filter(isCounted), shown.filter((each) => !isCounted(each))];
-  const pick = (name: string) => {
+  const show = (name: string | null) => {
     setAdding(false);
-    setPicked(name === picked ? null : name);
+    setPicked(name);
+  };
+  const pick = (name: string) => show(name === picked ? null : name);
+  const scanned = (code: string) => {
+    const name = lotIn(code).trim();
+    const known = all.find((each) => each.name.toLowerCase() === name.toLowerCase());
+    if (!known) return say`There is no lot ${name} here.`;
+    show(known.name);
+    return null;
   };
   const put = usePutLot(() => setAdding(false));
   return (
     <div className="mx-auto max-w-[1500px] px-5 py-5">
       <div className="flex flex-wrap items-end justify-between gap-3">
         <h1 className="text-3xl">{say`Shelf`}</h1>
-        <label className="min-w-0 flex-1 max-sm:order-last max-sm:basis-full sm:max-w-sm">
-          <span className="lettering block">{say`Scan or type a name, a material, a batch`}</span>
-          <input
-            className="h-11 w-full rounded-sm border-2 border-line bg-sheet px-3"
-            value={words}
-            onChange={(event) => setWords(event.target.value)}
-            onKeyDown={(event) => {
-              const only = counted[0];
-              if (event.key === 'Enter' && only) pick(counted.find((each) => each.name.toLowerCase() === words.trim().toLowerCase())?.name ?? only.name);
-            }}
-          />
-        </label>
+        <div className="flex min-w-0 flex-1 items-end gap-3 max-sm:order-last max-sm:basis-full sm:max-w-lg">
+          <label className="min-w-0 flex-1">
+            <span className="lettering block">{say`Scan or type a name, a material, a batch`}</span>
+            <input
+              className="h-11 w-full rounded-sm border-2 border-line bg-sheet px-3"
+              value={words}
+              onChange={(event) => setWords(event.target.value)}
+              onKeyDown={(event) => {
+                if (event.key !== 'Enter') return;
+                const exact = scanned(words) === null;
+                if (!exact && counted[0]) show(counted[0].name);
+                // What was scanned makes room for the next; what was typed is still being read.
+                if (exact) setWords('');
+              }}
+            />
+          </label>
+          <Scan title={say`Scan the label of a lot`} onRead={scanned} />
+        </div>
         <Button
           look="main"
           onClick={() => {
@@ -61,6 +80,7 @@ function Shelf({ view }: { view: Schemas['ShelfView'] }) {
           }}
         >{say`Put a lot on the shelf`}</Button>
       </div>
+      {picked !== null && !lot ? <p role="status" className="mt-2 text-lg">{say`There is no lot ${picked} here.`}</p> : null}
       <Needs needs={view.needs} units={units} />
       <div className={`mt-4 grid items-start gap-6 ${adding || lot ? 'lg:grid-cols-[1fr_26rem]' : ''}`}>
         <div className={adding || lot ? 'order-1 lg:sticky lg:top-4 lg:order-2' : 'hidden'}>

@@ -1,10 +1,11 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { Link } from '@tanstack/react-router';
 import { api, ask, problemsIn } from '../api/client';
 import { shelfQuery } from '../api/queries';
 import { Notice, Problems } from '../ui/Notice';
 import { say } from '../words/say';
 
-/** The shelf as a table for a spreadsheet: out, and in again. */
+/** The shelf on paper and as a table for a spreadsheet: out, and in again. */
 export function Tables() {
   const queryClient = useQueryClient();
   const read = useMutation({
@@ -13,8 +14,9 @@ export function Tables() {
   });
   const look = 'inline-flex min-h-11 cursor-pointer items-center rounded-sm border-2 border-strong-line bg-sheet px-4 font-semibold focus-within:outline-3';
   return (
-    <section aria-label={say`As a table`} className="border-t-2 border-line pt-3">
+    <section aria-label={say`On paper and as a table`} className="border-t-2 border-line pt-3">
       <div className="flex flex-wrap gap-2">
+        <Link className={look} to="/shelf/labels">{say`Labels for all lots`}</Link>
         <a className={look} href="/api/shelf.csv" download="shelf.csv">{say`Take the shelf as a table (CSV)`}</a>
         <label className={look}>
           {say`Read lots in from a table`}
