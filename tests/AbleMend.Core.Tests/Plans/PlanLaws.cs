@@ -24,6 +24,7 @@ internal static partial class PlanLaws
     {
         ["no step uses a mix past its life"] = MixesInTime,
         ["nothing begins before what it waits for"] = WaitsKept,
+        ["hands are on it only while the shop is open"] = HandsWhileOpen,
         ["nothing is ready after its full cure, or before its last step"] = ReadyInOrder,
         ["no window falls where nobody is there without a word"] = Windows,
         ["no batch exceeds cup or heat without a word"] = CupsAndHeat,
@@ -92,6 +93,22 @@ internal static partial class PlanLaws
                 {
                     yield return $"{steps[i].StepId} begins before {steps[i - 1].StepId} is over";
                 }
+            }
+        }
+    }
+
+    private static IEnumerable<string> HandsWhileOpen(RepairCase asked, RepairPlan plan)
+    {
+        var zone = TimeZoneInfo.FindSystemTimeZoneById(asked.Bench.Zone);
+        foreach (var step in plan.Timeline.Where(step => step is { StartsAt: not null, HandsEndAt: not null }))
+        {
+            var (begins, ends) = (TimeZoneInfo.ConvertTime(step.StartsAt!.Value, zone), TimeZoneInfo.ConvertTime(step.HandsEndAt!.Value, zone));
+            var (opens, closes) = (begins.Date.AddHours(asked.Bench.OpensHour), begins.Date.AddHours(asked.Bench.ClosesHour));
+            // What takes longer than a day begins with one.
+            var isLong = (step.HandsEndAt - step.StartsAt)!.Value > closes - opens;
+            if (begins.DateTime < opens || begins.DateTime > closes || (ends.DateTime > closes.AddSeconds(1) && !isLong))
+            {
+                yield return $"{step.StepId} has hands on it from {begins:ddd HH:mm zzz} to {ends:ddd HH:mm zzz}, open {asked.Bench.OpensHour} to {asked.Bench.ClosesHour}";
             }
         }
     }
