@@ -60,7 +60,7 @@ export function PickItems({ picked, onAdd }: { picked: readonly Item[]; onAdd: (
       >
         <label className="min-w-0 flex-1">
           <span className="lettering block">{say`Type or scan a tag`}</span>
-          <input type="search" className={field} value={typed} onChange={(event) => setTyped(event.target.value)} />
+          <input type="search" className={`${field} min-h-14`} value={typed} onChange={(event) => setTyped(event.target.value)} />
         </label>
         <Scan title={say`Scan the label of an item`} onRead={scanned} />
       </form>

@@ -58,7 +58,7 @@ function Shelf({ view }: { view: Schemas['ShelfView'] }) {
           <label className="min-w-0 flex-1">
             <span className="lettering block">{say`Scan or type a name, a material, a batch`}</span>
             <input
-              className="h-11 w-full rounded-sm border-2 border-line bg-sheet px-3"
+              className="h-14 w-full rounded-sm border-2 border-line bg-sheet px-3"
               value={words}
               onChange={(event) => setWords(event.target.value)}
               onKeyDown={(event) => {
@@ -74,6 +74,7 @@ function Shelf({ view }: { view: Schemas['ShelfView'] }) {
         </div>
         <Button
           look="main"
+          className="min-h-14"
           onClick={() => {
             setPicked(null);
             setAdding(true);
