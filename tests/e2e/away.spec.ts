@@ -31,25 +31,26 @@ async function readyToBeAway(page: Page): Promise<void> {
 async function knowsMends(page: Page): Promise<void> {
   const { entries } = (await (await fetch(`${server.url}/api/bench`)).json()) as { entries: unknown[] };
   await expect
-    .poll(
-      () =>
-        page.evaluate(
-          () =>
-            new Promise<number>((found) => {
-              const opened = indexedDB.open('able-mend-last-known');
-              opened.onsuccess = () => {
-                const asked = opened.result.transaction('answers').objectStore('answers').getAllKeys();
-                asked.onsuccess = () => {
-                  opened.result.close();
-                  found(asked.result.filter((key) => String(key).includes('"mend"')).length);
-                };
-              };
-            }),
-        ),
-      { timeout: 20_000 },
-    )
+    .poll(async () => (await keysOf(page, 'able-mend-last-known', 'answers')).filter((key) => key.includes('"mend"')).length, { timeout: 20_000 })
     .toBe(entries.length);
 }
+
+/** What the page has put by in the browser's own database. */
+const keysOf = (page: Page, database: string, store: string): Promise<string[]> =>
+  page.evaluate(
+    ([name, within]) =>
+      new Promise<string[]>((found) => {
+        const opened = indexedDB.open(name!);
+        opened.onsuccess = () => {
+          const asked = opened.result.transaction(within!).objectStore(within!).getAllKeys();
+          asked.onsuccess = () => {
+            opened.result.close();
+            found(asked.result.map(String));
+          };
+        };
+      }),
+    [database, store],
+  );
 
 test('the bench and a running mend that nobody had opened open without a server, and a tap there is not lost', async ({ page, context }) => {
   await page.goto(server.url);
@@ -134,6 +135,8 @@ test('a change of a draft that was left while the server was away is sent from w
   await leave(was + 0.5);
   await page.unroute('**/api/bench');
   await expect.poll(async () => (await served(13)).case.damages[0]!.seen.depthMm, { timeout: 40_000 }).toBe(was + 0.5);
+  // Left before it has heard that it was kept, the page would take it up again, and change on top of it.
+  await expect.poll(() => keysOf(page, 'able-mend-drafts', 'drafts')).toEqual([]);
 
   await page.goto(`${server.url}/mends/13/look`);
   await expect(depth).toHaveValue(String(was + 0.5));
