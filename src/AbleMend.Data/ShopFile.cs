@@ -37,6 +37,15 @@ public static class ShopFile
         return await AskAsync(file, "SELECT EXISTS (SELECT 1 FROM Items) OR EXISTS (SELECT 1 FROM Shop)", cancel) is 0L;
     }
 
+    /// <summary>When a mend that is under way was last written, by the shop's clock of then; null where none is.</summary>
+    /// <param name="connection">Connection string of the file.</param>
+    /// <param name="cancel">Gives up.</param>
+    public static async Task<DateTimeOffset?> LastWrittenAsync(string connection, CancellationToken cancel)
+    {
+        await using var file = await OpenAsync(connection, cancel);
+        return await AskAsync(file, "SELECT MAX(ChangedAt) FROM Mends WHERE Status = 'Running'", cancel) is long ticks ? new DateTimeOffset(ticks, TimeSpan.Zero) : null;
+    }
+
     /// <summary>What SQLite finds wrong with a file, or null where it is sound or not there. What a killed process left half written is undone first.</summary>
     /// <param name="path">Path of the file.</param>
     /// <param name="cancel">Gives up.</param>

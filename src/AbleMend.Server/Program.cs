@@ -48,7 +48,8 @@ builder.Services.AddHttpContextAccessor();
 builder.Services.AddSingleton<Voices>();
 builder.Services.AddSingleton<IConfigureOptions<JsonOptions>, SpokenAnswers>();
 builder.Services.Configure<RouteHandlerOptions>(routes => routes.ThrowOnBadRequest = true);
-builder.Services.AddSingleton<TimeProvider>(services => new ShopClock(services.GetRequiredService<IOptions<ServerOptions>>().Value.Clock));
+builder.Services.AddSingleton(services => new ShopClock(services.GetRequiredService<IOptions<ServerOptions>>().Value.Clock, TimeProvider.System));
+builder.Services.AddSingleton<TimeProvider>(services => services.GetRequiredService<ShopClock>());
 builder.Services.AddSingleton(_ => shipped.GetAwaiter().GetResult());
 builder.Services.AddSingleton<Writes>();
 builder.Services.AddDbContext<MendDb>((services, db) =>

@@ -41,6 +41,11 @@ public static class Startup
         var db = scope.ServiceProvider.GetRequiredService<MendDb>();
         await db.PrepareAsync(cancel);
         ShopFile.OwnerOnly(path);
+        if (await ShopFile.LastWrittenAsync(MendDb.ConnectionTo(path), cancel) is { } written)
+        {
+            scope.ServiceProvider.GetRequiredService<ShopClock>().BeginAfter(written);
+        }
+
         if (!options.Empty && await ShopFile.IsUntouchedAsync(MendDb.ConnectionTo(path), cancel))
         {
             await DemoData.FillAsync(db, scope.ServiceProvider.GetRequiredService<Planner>(), time.GetUtcNow(), cancel);

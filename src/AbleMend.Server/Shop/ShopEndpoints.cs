@@ -13,7 +13,8 @@ namespace AbleMend.Server.Shop;
 /// <param name="Version">Their version.</param>
 /// <param name="Now">The shop's present.</param>
 /// <param name="LastDays">The last day on which each material on the shelf is used, by identifier; one without an end is left out.</param>
-public sealed record ShopView(ShopSettings Settings, int Version, DateTimeOffset Now, IReadOnlyDictionary<string, DateOnly> LastDays);
+/// <param name="SetBackMin">By how many minutes the machine's clock was set back while mends were under way, which the shop's did not follow; usually 0.</param>
+public sealed record ShopView(ShopSettings Settings, int Version, DateTimeOffset Now, IReadOnlyDictionary<string, DateOnly> LastDays, double SetBackMin = 0);
 
 /// <summary>The shop's settings.</summary>
 public static class ShopEndpoints
@@ -21,10 +22,10 @@ public static class ShopEndpoints
     /// <summary>Maps the endpoints.</summary>
     public static void MapShop(this RouteGroupBuilder api)
     {
-        api.MapGet("/shop", async (ShopStore store, Planner planner, TimeProvider time, CancellationToken cancel) =>
+        api.MapGet("/shop", async (ShopStore store, Planner planner, TimeProvider time, ShopClock clock, CancellationToken cancel) =>
             {
                 var (settings, version) = await store.ReadAsync(cancel);
-                return View(settings, version, planner, time);
+                return View(settings, version, planner, time, clock);
             })
             .WithName("getShop")
             .WithSummary("The shop's settings.");
@@ -38,7 +39,7 @@ public static class ShopEndpoints
     }
 
     private static async Task<IResult> Write(
-        [FromBody] ShopSettings settings, [FromHeader(Name = "If-Match")] int version, ShopStore store, Planner planner, TimeProvider time, CancellationToken cancel)
+        [FromBody] ShopSettings settings, [FromHeader(Name = "If-Match")] int version, ShopStore store, Planner planner, TimeProvider time, ShopClock clock, CancellationToken cancel)
     {
         var problems = Check(settings, planner);
         if (problems.Count > 0)
@@ -47,7 +48,7 @@ public static class ShopEndpoints
         }
 
         return await store.WriteAsync(settings, version, cancel) is { } next
-            ? Results.Ok(View(settings, next, planner, time))
+            ? Results.Ok(View(settings, next, planner, time, clock))
             : ProblemAnswers.Conflict(version, (await store.ReadAsync(cancel)).Version);
     }
 
@@ -57,7 +58,7 @@ public static class ShopEndpoints
     /// <summary>What of the shelf a case does not know.</summary>
     private sealed record Counted([property: Size(0, 2000)] IReadOnlyList<Lot> Shelf);
 
-    private static ShopView View(ShopSettings settings, int version, Planner planner, TimeProvider time)
+    private static ShopView View(ShopSettings settings, int version, Planner planner, TimeProvider time, ShopClock clock)
     {
         var known = planner.Catalogue.With(settings.Products ?? []).Materials;
         // A material may stand on the shelf in several tins: the one that lasts longest is the one to go by.
@@ -68,7 +69,7 @@ public static class ShopEndpoints
             .Select(tins => (Material: tins.Key, Day: tins.Select(tin => tin.LastDay(known[tin.Material]) ?? DateOnly.MaxValue).Max()))
             .Where(each => each.Day < DateOnly.MaxValue)
             .ToDictionary(each => each.Material, each => each.Day);
-        return new ShopView(settings, version, time.GetUtcNow(), lastDays);
+        return new ShopView(settings, version, time.GetUtcNow(), lastDays, Math.Round(clock.Ahead.TotalMinutes, 1));
     }
 
     /// <summary>What is wrong with settings; empty where they can be kept.</summary>

@@ -4469,6 +4469,12 @@ export interface components {
             lastDays: {
                 [key: string]: string;
             };
+            /**
+             * Format: double
+             * @description By how many minutes the machine's clock was set back while mends were under way, which the shop's did not follow; usually 0.
+             * @default 0
+             */
+            setBackMin: number;
         };
         /**
          * @description Kinds of silhouette to tap on.
