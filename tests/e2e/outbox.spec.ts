@@ -48,6 +48,25 @@ test('what is tapped while the network is away is there once, in order and with 
   for (const each of [tap!, note!]) expect(Date.parse(each.keptAt) - Date.parse(each.at)).toBeGreaterThan(2500);
 });
 
+test('what is said of the network moves nothing that a hand is on its way to', async ({ page, context }) => {
+  await page.goto(`${server.url}/mends/6/mend`);
+  const save = page.getByRole('button', { name: 'Save note' });
+  await save.scrollIntoViewIfNeeded();
+  await page.waitForTimeout(1000);
+  const stands = async () => (await save.boundingBox())!.y;
+  const before = await stands();
+  await context.setOffline(true);
+  await page.getByRole('textbox', { name: 'Note' }).fill('while it was away');
+  await save.click();
+  await expect(page.getByText('Kept on this device.')).toBeVisible();
+  await expect(page.getByText('The server does not answer.')).toBeVisible();
+  expect(await stands()).toBe(before);
+  await context.setOffline(false);
+  await expect(page.getByText('The server does not answer.')).toBeHidden();
+  await expect(page.getByText('Kept on this device.')).toBeHidden();
+  expect(await stands()).toBe(before);
+});
+
 test('what waits outlives the page and the server, and an answer that is lost makes nothing twice', async ({ page }) => {
   await page.goto(`${server.url}/mends/6/mend`);
   await page.getByRole('textbox', { name: 'Note' }).waitFor();

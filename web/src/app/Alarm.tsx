@@ -48,7 +48,7 @@ function Ringing({ alarms, onSilence, onLater }: Props) {
   const [open, setOpen] = useState(false);
   const [first, ...others] = alarms;
   return (
-    <div role="alert" className={`no-print sticky bottom-0 z-20 border-t-2 border-ink px-3 py-0.5 sm:px-5 ${tones[first!.kind]}`}>
+    <div role="alert" className={`border-t-2 border-ink px-3 py-0.5 sm:px-5 ${tones[first!.kind]}`}>
       {open && others.length > 0 ? (
         <ul aria-label={say`All that ring`}>
           {alarms.map((alarm) => (

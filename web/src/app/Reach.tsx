@@ -2,7 +2,7 @@ import { useQueryClient, type Query, type QueryClient } from '@tanstack/react-qu
 import { useEffect, useState } from 'react';
 import { Refused } from '../api/client';
 import { shopQuery } from '../api/queries';
-import { clock } from '../measures/time';
+import { clock, span } from '../measures/time';
 import { onShopClock, useNow } from '../shop/clock';
 import { Notice } from '../ui/Notice';
 import { say } from '../words/say';
@@ -27,11 +27,19 @@ export function Reach({ zone }: { zone: string }) {
     return () => clearInterval(asking);
   }, [since, queryClient]);
   return since !== null ? (
-    <div role="status" className="no-print px-5 pt-2">
-      <Notice tone="early" word={say`The server does not answer.`}>
-        {say`What you see is from ${clock(new Date(onShopClock(since)).toISOString(), zone)}. It goes on by itself when the server is back.`}
-      </Notice>
-    </div>
+    <Notice tone="early" word={say`The server does not answer.`}>
+      {say`What you see is from ${clock(new Date(onShopClock(since)).toISOString(), zone)}. It goes on by itself when the server is back.`}
+    </Notice>
+  ) : null;
+}
+
+/** Says that the server's own clock was set back, and that the shop's was not. */
+export function SetBack({ minutes }: { minutes: number }) {
+  const back = span(minutes * 60_000);
+  return minutes > 0 ? (
+    <Notice tone="early" word={say`The server’s clock was set back by ${back}.`}>
+      {say`The shop’s goes on from where it stood, so that no wait grows longer. Set the server’s clock if it is wrong.`}
+    </Notice>
   ) : null;
 }
 

@@ -1,4 +1,4 @@
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link, Outlet } from '@tanstack/react-router';
 import { useEffect } from 'react';
 import { problemsIn } from '../api/client';
@@ -7,9 +7,10 @@ import { Problems } from '../ui/Notice';
 import { clock } from '../measures/time';
 import { length, temperature } from '../measures/units';
 import { Alarm } from './Alarm';
-import { setServerNow, useNow } from '../shop/clock';
-import { Reach } from './Reach';
+import { onClockSet, setServerNow, useNow } from '../shop/clock';
+import { Reach, SetBack } from './Reach';
 import { HeldDrafts } from './HeldDrafts';
+import { KeptNotice } from '../outbox/OutboxNotice';
 import { HelpSheet } from './HelpSheet';
 import { ScanAnything } from './ScanAnything';
 import { UnitsProvider, useUnits } from '../shop/units';
@@ -18,6 +19,8 @@ import { say } from '../words/say';
 
 export function Shell() {
   const shop = useQuery(shopQuery);
+  const queryClient = useQueryClient();
+  useEffect(() => onClockSet(() => void queryClient.invalidateQueries()), [queryClient]);
   const serverNow = shop.data?.now;
   const heardAt = shop.dataUpdatedAt;
   useEffect(() => {
@@ -37,12 +40,19 @@ export function Shell() {
         <div className="flex min-h-dvh flex-col print:block">
           <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-20 focus:bg-sheet focus:p-3">{say`Skip to the work`}</a>
           <TopLine shopName={settings.name} zone={settings.bench.zone} />
-          <Reach zone={settings.bench.zone} />
           <HeldDrafts />
           <main id="main" className="flex-1">
             <Outlet />
           </main>
-          <Alarm />
+          {/* At the foot, where what comes and goes moves nothing that a hand is on its way to. */}
+          <div className="no-print sticky bottom-0 z-20">
+            <div role="status" className="border-t-2 border-ink empty:hidden">
+              <Reach zone={settings.bench.zone} />
+              <KeptNotice />
+              <SetBack minutes={shop.data.setBackMin ?? 0} />
+            </div>
+            <Alarm />
+          </div>
         </div>
       </UnitsProvider>
     </ZoneProvider>
