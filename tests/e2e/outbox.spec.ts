@@ -49,9 +49,11 @@ test('what is tapped while the network is away is there once, in order and with 
 });
 
 test('what is said of the network moves nothing that a hand is on its way to', async ({ page, context }) => {
+  // Tall enough that nothing is scrolled: a browser that has scrolled makes up for what comes above.
+  await page.setViewportSize({ width: 1280, height: 1600 });
   await page.goto(`${server.url}/mends/6/mend`);
   const save = page.getByRole('button', { name: 'Save note' });
-  await save.scrollIntoViewIfNeeded();
+  await save.waitFor();
   await page.waitForTimeout(1000);
   const stands = async () => (await save.boundingBox())!.y;
   const before = await stands();

@@ -4,7 +4,7 @@ import { Refused } from '../api/client';
 import { shopQuery } from '../api/queries';
 import { clock, span } from '../measures/time';
 import { onShopClock, useNow } from '../shop/clock';
-import { Notice } from '../ui/Notice';
+import { More, Notice } from '../ui/Notice';
 import { say } from '../words/say';
 
 /** How often it is asked whether the server is back, in milliseconds. */
@@ -28,7 +28,8 @@ export function Reach({ zone }: { zone: string }) {
   }, [since, queryClient]);
   return since !== null ? (
     <Notice tone="early" word={say`The server does not answer.`}>
-      {say`What you see is from ${clock(new Date(onShopClock(since)).toISOString(), zone)}. It goes on by itself when the server is back.`}
+      {say`What you see is from ${clock(new Date(onShopClock(since)).toISOString(), zone)}.`}
+      <More>{say`It goes on by itself when the server is back.`}</More>
     </Notice>
   ) : null;
 }
@@ -38,7 +39,7 @@ export function SetBack({ minutes }: { minutes: number }) {
   const back = span(minutes * 60_000);
   return minutes > 0 ? (
     <Notice tone="early" word={say`The server’s clock was set back by ${back}.`}>
-      {say`The shop’s goes on from where it stood, so that no wait grows longer. Set the server’s clock if it is wrong.`}
+      <More>{say`The shop’s goes on from where it stood, so that no wait grows longer. Set the server’s clock if it is wrong.`}</More>
     </Notice>
   ) : null;
 }

@@ -46,7 +46,7 @@ export function Shell() {
           </main>
           {/* At the foot, where what comes and goes moves nothing that a hand is on its way to. */}
           <div className="no-print sticky bottom-0 z-20">
-            <div role="status" className="border-t-2 border-ink empty:hidden">
+            <div role="status" className="border-t-2 border-ink max-sm:text-sm empty:hidden">
               <Reach zone={settings.bench.zone} />
               <KeptNotice />
               <SetBack minutes={shop.data.setBackMin ?? 0} />

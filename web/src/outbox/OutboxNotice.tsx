@@ -1,5 +1,5 @@
 import { Button } from '../ui/Button';
-import { Notice, Problems } from '../ui/Notice';
+import { More, Notice, Problems } from '../ui/Notice';
 import { say } from '../words/say';
 import { acknowledged, useOutbox, useStuck } from './outbox';
 
@@ -12,7 +12,7 @@ export function KeptNotice() {
   const stuck = useStuck();
   return stuck && waits ? (
     <Notice tone="early" word={say`Kept on this device.`}>
-      {say`It is sent, with the time at which it happened, as soon as the server is back.`}
+      <More>{say`It is sent, with the time at which it happened, as soon as the server is back.`}</More>
     </Notice>
   ) : null;
 }

@@ -20,6 +20,11 @@ export function Notice({ tone, word, children }: { tone: Tone; word: string; chi
   );
 }
 
+/** What is said beyond the first of it where there is room: at the foot of a telephone it would cover what hands are on their way to. */
+export function More({ children }: { children: string }) {
+  return <span className="max-sm:hidden"> {children}</span>;
+}
+
 /** What is wrong, where, and what to do. */
 export function Problems({ problems }: { problems: readonly Problem[] }) {
   if (problems.length === 0) return null;
