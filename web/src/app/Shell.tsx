@@ -49,7 +49,7 @@ export function Shell() {
             <div role="status" className="border-t-2 border-ink max-sm:text-sm empty:hidden">
               <Reach zone={settings.bench.zone} />
               <KeptNotice />
-              <SetBack minutes={shop.data.setBackMin ?? 0} />
+              <SetBack minutes={shop.data.setBackMin} />
             </div>
             <Alarm />
           </div>
