@@ -1,5 +1,6 @@
 import { useRef, useState } from 'react';
 import { Dialog } from 'radix-ui';
+import { problemsIn } from '../api/client';
 import { Button } from '../ui/Button';
 import { say } from '../words/say';
 import { codeOnPicture } from './readCode';
@@ -22,7 +23,7 @@ export function Scanning({ onRead, onTaken }: Props) {
     // The film goes on while a code is looked up.
     if (busy.current) return;
     busy.current = true;
-    const refused = await onRead(code);
+    const refused = await Promise.resolve(onRead(code)).catch((fault: unknown) => problemsIn(fault)[0]!.message);
     busy.current = false;
     if (refused === null) onTaken();
     else setSaid(refused);
