@@ -8,7 +8,7 @@ export function HeldDrafts() {
   const held = useHeldDrafts();
   if (held.length === 0) return null;
   return (
-    <div role="status" className="no-print px-5 pt-2">
+    <div role="status" className="border-t-2 border-ink">
       <Notice tone="late" word={say`A change waits on this device.`}>
         {say`The mend was changed elsewhere as well: open it to put both together.`}
         <span className="flex flex-wrap gap-x-4">

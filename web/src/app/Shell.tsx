@@ -40,12 +40,12 @@ export function Shell() {
         <div className="flex min-h-dvh flex-col print:block">
           <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-20 focus:bg-sheet focus:p-3">{say`Skip to the work`}</a>
           <TopLine shopName={settings.name} zone={settings.bench.zone} />
-          <HeldDrafts />
           <main id="main" className="flex-1">
             <Outlet />
           </main>
           {/* At the foot, where what comes and goes moves nothing that a hand is on its way to. */}
           <div className="no-print sticky bottom-0 z-20">
+            <HeldDrafts />
             <div role="status" className="border-t-2 border-ink max-sm:text-sm empty:hidden">
               <Reach zone={settings.bench.zone} />
               <KeptNotice />
