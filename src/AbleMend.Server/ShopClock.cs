@@ -40,14 +40,12 @@ public sealed class ShopClock(DateTimeOffset? shownAtStart, TimeProvider machine
         lock (_one)
         {
             var (shown, counted) = (machine.GetUtcNow() + _moved + _ahead, machine.GetTimestamp());
-            if (_last.Shown > DateTimeOffset.MinValue && _last.Shown + machine.GetElapsedTime(_last.Counted, counted) - shown is var back && back > Drawn)
-            {
-                _ahead += back;
-                shown += back;
-            }
-
-            _last = (shown, counted);
-            return shown;
+            var jumped = _last.Shown > DateTimeOffset.MinValue ? shown - _last.Shown - machine.GetElapsedTime(_last.Counted, counted) : TimeSpan.Zero;
+            // Set back, it is not followed; set right again, that is made up for first.
+            var held = jumped < -Drawn ? -jumped : jumped > Drawn ? -(jumped < _ahead ? jumped : _ahead) : TimeSpan.Zero;
+            _ahead += held;
+            _last = (shown + held, counted);
+            return _last.Shown;
         }
     }
 

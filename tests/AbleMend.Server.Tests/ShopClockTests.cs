@@ -41,6 +41,35 @@ public class ShopClockTests
         shop.Ahead.ShouldBe(TimeSpan.FromMinutes(75));
     }
 
+    [Theory]
+    [InlineData(60, 20, "set right again, nothing has happened")]
+    [InlineData(90, 50, "what it is set beyond that is followed")]
+    public void One_that_is_set_right_again_takes_nothing_from_a_wait(int forwardMin, int shownMin, string why)
+    {
+        var machine = new Machine();
+        var shop = new ShopClock(null, machine);
+        _ = shop.GetUtcNow();
+        machine.IsSet(TimeSpan.FromHours(-1));
+        _ = shop.GetUtcNow();
+        machine.Runs(TimeSpan.FromMinutes(20));
+        machine.IsSet(TimeSpan.FromMinutes(forwardMin));
+        shop.GetUtcNow().ShouldBe(Start.AddMinutes(shownMin), why);
+        shop.Ahead.ShouldBe(TimeSpan.Zero);
+    }
+
+    // A machine without a clock of its own begins where it was switched off, and learns the time from the network a little later.
+    [Fact]
+    public void One_that_learns_the_time_after_its_start_is_right_from_then_on()
+    {
+        var machine = new Machine();
+        var shop = new ShopClock(null, machine);
+        shop.BeginAfter(Start.AddMinutes(45));
+        machine.Runs(TimeSpan.FromMinutes(1));
+        machine.IsSet(TimeSpan.FromHours(9));
+        shop.GetUtcNow().ShouldBe(Start.AddMinutes(1).AddHours(9));
+        shop.Ahead.ShouldBe(TimeSpan.Zero);
+    }
+
     [Fact]
     public void A_machine_that_slept_shows_the_time_at_once()
     {
