@@ -60,6 +60,9 @@ public sealed class Shop : IDisposable
 
     public Shop Restarted() => new(Database, Time, true, false);
 
+    /// <summary>Opened again after having been closed for so long: no round was made meanwhile, as there is for a clock that runs on.</summary>
+    public Shop RestartedAfter(TimeSpan closed) => new(Database, new FakeTimeProvider(Time.GetUtcNow() + closed), true, false);
+
     public void Dispose()
     {
         _factory.Dispose();

@@ -193,31 +193,31 @@ public sealed class TicketTests : IDisposable
         (await _shop.Client.GetFromJsonAsync<List<HeldOfMethod>>("/api/log/held", OpenJson.Options))!.ShouldBeEmpty();
         var mend = (await _shop.Client.GetFromJsonAsync<MendView>($"/api/mends/{closed.Id}", OpenJson.Options))!;
         var method = mend.Plan!.Damages[0].System!.Method;
-        _shop.Time.Advance(TimeSpan.FromDays(200));
-        (await LooksAsync()).Single(look => look.Id == closed.Id).ShouldSatisfyAllConditions(look => look.Tag.ShouldBe(closed.Tag), look => look.At.ShouldBe(mend.Run!.LookAgainAt!.Value), look => look.At.ShouldBeGreaterThan(closed.ClosedAt.AddDays(-1)));
-        var failed = await _shop.HappenedAsync(mend, new Happening(RunEventKind.LookedAgain, Text: "the edge lifts", Passed: false));
+        using var later = _shop.RestartedAfter(TimeSpan.FromDays(200));
+        (await LooksAsync(later)).Single(look => look.Id == closed.Id).ShouldSatisfyAllConditions(look => look.Tag.ShouldBe(closed.Tag), look => look.At.ShouldBe(mend.Run!.LookAgainAt!.Value), look => look.At.ShouldBeGreaterThan(closed.ClosedAt.AddDays(-1)));
+        var failed = await later.HappenedAsync(mend, new Happening(RunEventKind.LookedAgain, Text: "the edge lifts", Passed: false));
         failed.Held.ShouldNotBeNull().Holds.ShouldBeFalse();
-        (await LooksAsync()).ShouldNotContain(look => look.Id == closed.Id, "somebody has looked");
+        (await LooksAsync(later)).ShouldNotContain(look => look.Id == closed.Id, "somebody has looked");
 
-        var of = (await _shop.Client.GetFromJsonAsync<List<HeldOfMethod>>("/api/log/held", OpenJson.Options))!.ShouldHaveSingleItem();
+        var of = (await later.Client.GetFromJsonAsync<List<HeldOfMethod>>("/api/log/held", OpenJson.Options))!.ShouldHaveSingleItem();
         (of.Method, of.Seen.Mends, of.Seen.Failed).ShouldBe((method, 1, 1));
         of.Seen.Years.ShouldBe(failed.Held!.Years, 1e-9);
-        (await _shop.Client.GetFromJsonAsync<LogPage>("/api/log?q=lifts", OpenJson.Options))!.Entries.ShouldHaveSingleItem().Held.ShouldNotBeNull().Holds.ShouldBeFalse("its words are found in the log");
+        (await later.Client.GetFromJsonAsync<LogPage>("/api/log?q=lifts", OpenJson.Options))!.Entries.ShouldHaveSingleItem().Held.ShouldNotBeNull().Holds.ShouldBeFalse("its words are found in the log");
 
         var asked = $"/api/mends/{closed.Id}/mend-or-replace?price=900&servesMonths=60&leftMonths=36";
-        var weighed = (await _shop.Client.GetFromJsonAsync<MendOrReplace>(asked, OpenJson.Options))!;
+        var weighed = (await later.Client.GetFromJsonAsync<MendOrReplace>(asked, OpenJson.Options))!;
         weighed.Seen.ShouldBe(of.Seen);
-        await _shop.HappenedAsync(failed, new Happening(RunEventKind.Undo));
-        (await _shop.Client.GetFromJsonAsync<List<HeldOfMethod>>("/api/log/held", OpenJson.Options))!.ShouldBeEmpty("taken back");
-        (await LooksAsync()).ShouldContain(look => look.Id == closed.Id, "nobody has looked after all");
-        (await _shop.Client.GetFromJsonAsync<MendOrReplace>(asked, OpenJson.Options))!.ShouldSatisfyAllConditions(before => before.Seen.Mends.ShouldBe(0), before => before.FailShare.ShouldBeLessThan(weighed.FailShare));
+        await later.HappenedAsync(failed, new Happening(RunEventKind.Undo));
+        (await later.Client.GetFromJsonAsync<List<HeldOfMethod>>("/api/log/held", OpenJson.Options))!.ShouldBeEmpty("taken back");
+        (await LooksAsync(later)).ShouldContain(look => look.Id == closed.Id, "nobody has looked after all");
+        (await later.Client.GetFromJsonAsync<MendOrReplace>(asked, OpenJson.Options))!.ShouldSatisfyAllConditions(before => before.Seen.Mends.ShouldBe(0), before => before.FailShare.ShouldBeLessThan(weighed.FailShare));
     }
 
-    private async Task<IReadOnlyList<LookDue>> LooksAsync()
+    private static async Task<IReadOnlyList<LookDue>> LooksAsync(Shop shop)
     {
         // The answer is shared for a moment: another one is asked for in another.
-        _shop.Time.Advance(TimeSpan.FromSeconds(5));
-        return (await _shop.Client.GetFromJsonAsync<LooksDue>("/api/log/looks", OpenJson.Options))!.Looks;
+        shop.Time.Advance(TimeSpan.FromSeconds(5));
+        return (await shop.Client.GetFromJsonAsync<LooksDue>("/api/log/looks", OpenJson.Options))!.Looks;
     }
 
     [Fact]

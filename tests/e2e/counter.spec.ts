@@ -23,7 +23,9 @@ test('two items are taken in on one ticket, agreed, labelled, billed, and found 
   await expect(page.getByRole('list', { name: 'What they bring' }).getByRole('listitem')).toHaveCount(2);
   await page.getByRole('button', { name: 'Take 2 items in' }).click();
 
+  // The address is there before the page is: what the counter lists says the same words.
   await expect(page).toHaveURL(/\/tickets\/\d+$/);
+  await expect(page.getByRole('heading', { level: 1, name: /Mara Linden$/ })).toBeVisible();
   await expect(page.getByText('Waits for a yes')).toBeVisible();
   await expect(page.getByText('due Thu 14 May 13:00')).toBeVisible();
   for (const tag of ['BRD-04', 'OWN / 7']) {

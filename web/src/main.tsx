@@ -4,6 +4,7 @@ import { RouterProvider } from '@tanstack/react-router';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Refused } from './api/client';
+import { keepToWhatWasPressed } from './app/pressed';
 import { fetchMendPage, makeRouter } from './app/router';
 import { startFromLastKnown } from './outbox/lastKnown';
 import { startSendingPictures } from './outbox/pictures';
@@ -27,6 +28,7 @@ const queryClient = new QueryClient({
 if (import.meta.env.PROD && 'serviceWorker' in navigator) void navigator.serviceWorker.register('/sw.js').catch(() => undefined);
 
 document.documentElement.lang = locale();
+keepToWhatWasPressed(document);
 
 await startFromLastKnown(queryClient);
 startSending(queryClient);

@@ -44,7 +44,7 @@ export function Shell() {
             <Outlet />
           </main>
           {/* At the foot, where what comes and goes moves nothing that a hand is on its way to. */}
-          <div className="no-print sticky bottom-0 z-20">
+          <div className="at-foot no-print sticky bottom-0 z-20">
             <HeldDrafts />
             <div role="status" className="border-t-2 border-ink max-sm:text-sm empty:hidden">
               <Reach zone={settings.bench.zone} />
