@@ -38,7 +38,8 @@ internal static class SourceWords
         var trees = Projects.SelectMany(project => Sources(Path.Combine(root, project)))
             .Select(path => CSharpSyntaxTree.ParseText(File.ReadAllText(path), options, path)).ToList();
         var references = ((string)AppContext.GetData("TRUSTED_PLATFORM_ASSEMBLIES")!).Split(Path.PathSeparator).Where(path => !IsOurs(path)).Concat(WebFramework()).Select(path => MetadataReference.CreateFromFile(path));
-        var compilation = CSharpCompilation.Create("AbleMend", trees, references, new CSharpCompilationOptions(OutputKind.DynamicallyLinkedLibrary, nullableContextOptions: NullableContextOptions.Enable));
+        // What may be null is the build's to find out, and takes as long again as what is asked here.
+        var compilation = CSharpCompilation.Create("AbleMend", trees, references, new CSharpCompilationOptions(OutputKind.DynamicallyLinkedLibrary, nullableContextOptions: NullableContextOptions.Disable));
         foreach (var tree in trees)
         {
             var model = compilation.GetSemanticModel(tree);
