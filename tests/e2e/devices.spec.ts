@@ -22,6 +22,9 @@ function chance(from: number) {
   return <T>(list: readonly T[]): T => list[Math.floor(next() * list.length)]!;
 }
 
+/** The page's clock is the shop's by as much as an answer took. */
+const heardWithinMs = 1000;
+
 const pause = (ms: number) => new Promise((wake) => setTimeout(wake, ms));
 
 interface Served {
@@ -99,15 +102,16 @@ test(`a bench whose network comes and goes, seed ${seed}: every note is there on
   const note = page.getByRole('textbox', { name: 'Note' });
   // A mend that was never seen cannot be worked on without a network.
   await expect(note).toBeVisible();
-  const written: { text: string; at: number }[] = [];
+  const written: { text: string; from: number; to: number }[] = [];
   // The page's clock is the shop's: what the server says it is when the page says it is.
   const offset = Date.parse(((await (await fetch(`${server.url}/api/shop`)).json()) as { now: string }).now) - Date.now();
   for (let i = 1; i <= deeds; i++) {
     await context.setOffline(luck([true, false, true]));
     const text = `note ${i} of ${seed}`;
     await note.fill(text);
+    const from = Date.now() + offset;
     await page.getByRole('button', { name: 'Save note' }).click();
-    written.push({ text, at: Date.now() + offset });
+    written.push({ text, from, to: Date.now() + offset });
     await expect(note).toHaveValue('');
     await pause(luck([0, 200, 1200]));
   }
@@ -117,5 +121,9 @@ test(`a bench whose network comes and goes, seed ${seed}: every note is there on
   await pause(2500);
   const events = await kept();
   expect(events.map((each) => each.text)).toEqual(written.map((each) => each.text));
-  for (const [i, each] of events.entries()) expect(Math.abs(Date.parse(each.at) - written[i]!.at)).toBeLessThan(1500);
+  // As exactly as the page hears what time it is in the shop, however long a busy machine took over the tap.
+  for (const [i, each] of events.entries()) {
+    expect(Date.parse(each.at)).toBeGreaterThan(written[i]!.from - heardWithinMs);
+    expect(Date.parse(each.at)).toBeLessThan(written[i]!.to + heardWithinMs);
+  }
 });
