@@ -4,6 +4,7 @@ import { BenchPage } from '../bench/BenchPage';
 import { isStage } from '../desk/stages';
 import { Shell } from './Shell';
 import { NotThere } from './NotThere';
+import { parseSearch, stringifySearch } from './search';
 
 const root = createRootRouteWithContext<{ queryClient: QueryClient }>()({ component: Shell, notFoundComponent: NotThere });
 const mendPage = () => import('../mend/MendPage');
@@ -54,9 +55,7 @@ const shelf = createRoute({
   getParentRoute: () => root,
   path: '/shelf',
   component: lazyRouteComponent(() => import('../shelf/ShelfPage'), 'ShelfPage'),
-  // A lot may be called 12: what looks like a number comes as one.
-  validateSearch: (search): { lot?: string } =>
-    typeof search.lot === 'string' && search.lot ? { lot: search.lot } : typeof search.lot === 'number' ? { lot: String(search.lot) } : {},
+  validateSearch: (search): { lot?: string } => (typeof search.lot === 'string' && search.lot ? { lot: search.lot } : {}),
 });
 const lotLabels = createRoute({
   getParentRoute: () => root,
@@ -117,6 +116,8 @@ export function makeRouter(queryClient: QueryClient) {
     ]),
     context: { queryClient },
     scrollRestoration: true,
+    parseSearch,
+    stringifySearch,
   });
 }
 

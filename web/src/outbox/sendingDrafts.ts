@@ -3,6 +3,7 @@ import { api, ask, Refused } from '../api/client';
 import { mendQuery } from '../api/queries';
 import { create } from '../ui/store';
 import { draftsUnsent, dropDraft, type HeldDraft } from './drafts';
+import { merge } from './merge';
 
 /** How often it is tried to send what was left unsent, in milliseconds. */
 const everyMs = 5000;
@@ -30,8 +31,10 @@ export function startSendingDrafts(queryClient: QueryClient): void {
       try {
         if (!(await send(queryClient, one))) left.push(tagged);
       } catch (error) {
-        if (error instanceof Refused && error.status === 404) dropDraft(desk, stamp);
-        else if (error instanceof Refused && error.status > 0 && error.status < 500) left.push(tagged);
+        // Somebody was first once more: the next round puts that together as well.
+        if (!(error instanceof Refused) || error.status === 409) continue;
+        if (error.status === 404) dropDraft(desk, stamp);
+        else if (error.status > 0 && error.status < 500) left.push(tagged);
       }
     }
     held.set(left.filter((each, i) => left.findIndex((other) => other.mendId === each.mendId) === i));
@@ -39,14 +42,15 @@ export function startSendingDrafts(queryClient: QueryClient): void {
   setInterval(() => void look(), everyMs);
 }
 
-/** Whether it was sent, or is no longer to be sent. */
+/** Whether it was sent, or is no longer to be sent. What was changed elsewhere as well is put together with it where the two do not collide. */
 async function send(queryClient: QueryClient, [desk, draft]: HeldDraft): Promise<boolean> {
   const path = { id: draft.mendId };
   const fresh = await ask(api.GET('/api/mends/{id}', { params: { path } }));
   if (fresh.createdAt === draft.openedAt) {
-    if (fresh.status !== 'draft' || fresh.version !== draft.version) return false;
-    const params = { header: { 'If-Match': draft.version }, path };
-    queryClient.setQueryData(mendQuery(draft.mendId).queryKey, await ask(api.PUT('/api/mends/{id}/case', { params, body: draft.mine })));
+    const both = fresh.version === draft.version ? { value: draft.mine, collides: false } : merge(draft.base, draft.mine, fresh.case);
+    if (fresh.status !== 'draft' || both.collides) return false;
+    const params = { header: { 'If-Match': fresh.version }, path };
+    queryClient.setQueryData(mendQuery(draft.mendId).queryKey, await ask(api.PUT('/api/mends/{id}/case', { params, body: both.value })));
   }
   dropDraft(desk, draft.stamp);
   return true;

@@ -17,7 +17,7 @@ import { Instruments } from './Instruments';
 import { Money } from './Money';
 import { Offcuts } from './Offcuts';
 import { Products } from './Products';
-import { merge } from '../desk/merge';
+import { merge } from '../outbox/merge';
 import { say } from '../words/say';
 
 type Settings = Schemas['ShopSettings'];
