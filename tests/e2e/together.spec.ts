@@ -38,6 +38,49 @@ test('changes of two people that do not touch are both kept, and nobody is asked
   await expect(page.getByRole('alert')).toBeHidden();
 });
 
+test('what this page saved itself is nobody else’s change: neither while it was answered, nor where the answer was never heard', async ({ page }) => {
+  const id = await openMend(page, server.url, 'BRD-02');
+  const depth = async () => (await mendOf(id)).case.damages[0]!.seen.depthMm;
+  let letGo: () => void = () => undefined;
+  const gate = new Promise<void>((go) => (letGo = go));
+  // The first save is kept, and before the page hears of it more is written here, and something else elsewhere.
+  let saves = 0;
+  await page.route(`**/api/mends/${id}/case`, async (route) => {
+    saves++;
+    if (saves > 1) return route.continue();
+    const answer = await route.fetch();
+    await gate;
+    await elsewhere(id, (repairCase) => (repairCase.bench.temperatureC = 16));
+    return route.fulfill({ response: answer });
+  });
+  await setNumber(page, /How deep/, '7');
+  await expect.poll(depth).toBe(7);
+  await setNumber(page, /How deep/, '8');
+  letGo();
+  await expect.poll(depth).toBe(8);
+  expect((await mendOf(id)).case.bench.temperatureC).toBe(16);
+  await kept(page);
+
+  // The server has it, and the page never hears so.
+  await page.unroute(`**/api/mends/${id}/case`);
+  let cut = true;
+  await page.route(`**/api/mends/${id}/case`, async (route) => {
+    if (!cut) return route.continue();
+    await route.fetch();
+    return route.abort();
+  });
+  await setNumber(page, /How deep/, '9');
+  await expect.poll(depth).toBe(9);
+  await expect(page.getByText('kept on this device; waiting for the server')).toBeVisible();
+  await page.route('**/api/plans', (route) => route.abort());
+  await setNumber(page, /How deep/, '10');
+  await page.unroute('**/api/plans');
+  cut = false;
+  await expect.poll(depth, { timeout: 20_000 }).toBe(10);
+  await kept(page);
+  await expect(page.getByRole('alert')).toBeHidden();
+});
+
 test('a tab that comes back to the front does not send its old draft under the new version', async ({ page }) => {
   const id = await openMend(page, server.url, 'BRD-02');
   let asked = 0;

@@ -6,7 +6,7 @@ import { mendQuery } from '../api/queries';
 import type { MendView, NewEvent, Problem, RepairCase, RepairPlan } from '../api/types';
 import { useHeldDraft } from './useHeldDraft';
 import { ahead } from '../outbox/ahead';
-import { merge } from '../outbox/merge';
+import { mergeUnheard } from '../outbox/merge';
 import type { UnsentDraft } from '../outbox/drafts';
 import { put, useOutbox, useStuck } from '../outbox/outbox';
 import { shopNow } from '../shop/clock';
@@ -69,6 +69,8 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
   const newest = useRef<RepairCase | null>(null);
   /** The case that the draft on the page was made from. */
   const base = useRef<RepairCase | null>(null);
+  /** What was sent last without an answer being heard: the server may have it. */
+  const unheard = useRef<RepairCase | null>(null);
   const { refetch } = query;
   const served = query.data;
   const outbox = useOutbox();
@@ -99,6 +101,7 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
     if (newest.current) return 'busy';
     if (left.openedAt !== openedAt.current) return 'stale';
     base.current = left.base;
+    unheard.current = left.unheard ?? null;
     versionRef.current = left.version;
     changeRef.current(left.mine);
     return 'taken';
@@ -107,6 +110,7 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
   const clear = useCallback(() => {
     newest.current = null;
     base.current = null;
+    unheard.current = null;
     setDraft(null);
     setPreview(null);
     letGo();
@@ -114,7 +118,12 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
   // A case that was kept only clears the page when nothing newer has been written on it meanwhile.
   const onKept = useCallback(
     (kept: RepairCase) => {
-      if (newest.current !== kept) return;
+      if (newest.current !== kept) {
+        // What was written meanwhile stands on what the server has now.
+        if (newest.current) base.current = kept;
+        unheard.current = null;
+        return;
+      }
       clear();
       setKeeping({ state: 'kept', at: new Date(shopNow()).toISOString() });
     },
@@ -128,13 +137,14 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
         setKeeping({ state: 'conflict', mine });
         return;
       }
-      const merged = merge(base.current, newest.current ?? mine, fresh.case);
+      const merged = mergeUnheard(base.current, unheard.current, newest.current ?? mine, fresh.case);
       if (merged.collides || fresh.status !== 'draft') {
         setKeeping({ state: 'conflict', mine: merged.value });
         return;
       }
       versionRef.current = fresh.version;
       base.current = fresh.case;
+      unheard.current = null;
       changeRef.current(merged.value);
     },
     [refetch],
@@ -150,13 +160,20 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
         return;
       }
       // Nothing is said to be kept before it is.
-      void hold({ openedAt: openedAt.current, base: base.current, version: versionRef.current, mine }).then(() => {
+      void hold({ openedAt: openedAt.current, base: base.current, version: versionRef.current, mine, unheard: unheard.current }).then(() => {
         if (newest.current === mine) setKeeping({ state: why });
       });
     },
     [hold],
   );
-  const saver = useSaver(id, versionRef, settle, onKept, onUnsaved, onConflict);
+  const onUnheard = useCallback(
+    (sent: RepairCase) => {
+      unheard.current = sent;
+      onUnsaved('waiting');
+    },
+    [onUnsaved],
+  );
+  const saver = useSaver(id, versionRef, { settle, onKept, onFaulty: onUnsaved, onUnheard, onConflict });
   const change = useCallback(
     (next: RepairCase) => {
       base.current ??= servedCase.current;
@@ -291,14 +308,7 @@ function useReplan(setPreview: (plan: RepairPlan) => void, setProblems: (problem
  * Keeps the newest case, half a second after the last change, or at once when the desk is left. What is sent to one mend is
  * sent one after another, so that each takes the version that the one before it made.
  */
-function useSaver(
-  id: number,
-  version: { current: number },
-  settle: (view: MendView) => void,
-  onKept: (kept: RepairCase) => void,
-  onUnsaved: (why: Unplanned) => void,
-  onConflict: (mine: RepairCase) => Promise<void>,
-) {
+function useSaver(id: number, version: { current: number }, { settle, onKept, onFaulty, onUnheard, onConflict }: Answers) {
   const { mutate } = useMutation({
     ...inTurn(id),
     mutationFn: (next: RepairCase) => ask(api.PUT('/api/mends/{id}/case', { params: { header: { 'If-Match': version.current }, path: { id } }, body: next })),
@@ -306,7 +316,19 @@ function useSaver(
       settle(view);
       onKept(kept);
     },
-    onError: (error, mine) => (error instanceof Refused && error.status === 409 ? onConflict(mine) : onUnsaved(isSilence(error) ? 'waiting' : 'faulty')),
+    onError: (error, mine) => {
+      if (isSilence(error)) return onUnheard(mine);
+      return error instanceof Refused && error.status === 409 ? onConflict(mine) : onFaulty('faulty');
+    },
   });
   return useDebouncer((next: RepairCase) => mutate(next), { wait: saveAfterMs, onUnmount: (waiting) => waiting.flush() });
+}
+
+/** What is done with what came of sending a case. */
+interface Answers {
+  settle: (view: MendView) => void;
+  onKept: (kept: RepairCase) => void;
+  onFaulty: (why: 'faulty') => void;
+  onUnheard: (sent: RepairCase) => void;
+  onConflict: (mine: RepairCase) => Promise<void>;
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { merge } from './merge';
+import { merge, mergeUnheard } from './merge';
 
 const base = { bench: { temperatureC: 20, zone: 'Etc/UTC' }, damages: [{ depthMm: 3, wet: false }], wanted: { neededBy: null } };
 const with_ = (change: (copy: typeof base) => void) => {
@@ -38,6 +38,17 @@ describe('two changes of one case', () => {
     const mine = with_((copy) => copy.damages.push({ depthMm: 1, wet: false }));
     const theirs = with_((copy) => copy.damages.push({ depthMm: 2, wet: false }));
     expect(merge(base, mine, theirs).collides).toBe(true);
+  });
+
+  it('do not collide with what this device sent itself and never heard of', () => {
+    const sent = with_((copy) => (copy.damages[0]!.depthMm = 5));
+    const mine = with_((copy) => (copy.damages[0]!.depthMm = 6));
+    expect(mergeUnheard(base, sent, mine, structuredClone(sent))).toEqual({ value: mine, collides: false });
+    expect(mergeUnheard(base, null, mine, sent).collides).toBe(true);
+    // It did not arrive, and somebody else was there.
+    const theirs = with_((copy) => (copy.damages[0]!.depthMm = 7));
+    expect(mergeUnheard(base, sent, mine, theirs).collides).toBe(true);
+    expect(mergeUnheard(base, sent, mine, structuredClone(base))).toEqual({ value: mine, collides: false });
   });
 
   // Whatever two people do: nothing that only one of them touched is lost.

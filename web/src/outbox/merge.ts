@@ -33,3 +33,9 @@ export function merge<T>(base: T, mine: T, theirs: T): Merged<T> {
   const each = keys.map((key) => [key, merge<unknown>(base[key] ?? null, mine[key] ?? null, theirs[key] ?? null)] as const);
   return { value: Object.fromEntries(each.map(([key, entry]) => [key, entry.value])) as T, collides: each.some(([, entry]) => entry.collides) };
 }
+
+/**
+ * The same where an answer was not heard: what lies there may be what this device sent itself, and is nobody else's change then.
+ */
+export const mergeUnheard = <T>(base: T, unheard: T | null, mine: T, theirs: T): Merged<T> =>
+  merge(unheard !== null && same(unheard, theirs) ? theirs : base, mine, theirs);

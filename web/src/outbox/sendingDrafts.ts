@@ -3,7 +3,7 @@ import { api, ask, Refused } from '../api/client';
 import { mendQuery } from '../api/queries';
 import { create } from '../ui/store';
 import { draftsUnsent, dropDraft, type HeldDraft } from './drafts';
-import { merge } from './merge';
+import { mergeUnheard } from './merge';
 
 /** How often it is tried to send what was left unsent, in milliseconds. */
 const everyMs = 5000;
@@ -47,7 +47,8 @@ async function send(queryClient: QueryClient, [desk, draft]: HeldDraft): Promise
   const path = { id: draft.mendId };
   const fresh = await ask(api.GET('/api/mends/{id}', { params: { path } }));
   if (fresh.createdAt === draft.openedAt) {
-    const both = fresh.version === draft.version ? { value: draft.mine, collides: false } : merge(draft.base, draft.mine, fresh.case);
+    const isAsItWas = fresh.version === draft.version;
+    const both = isAsItWas ? { value: draft.mine, collides: false } : mergeUnheard(draft.base, draft.unheard ?? null, draft.mine, fresh.case);
     if (fresh.status !== 'draft' || both.collides) return false;
     const params = { header: { 'If-Match': fresh.version }, path };
     queryClient.setQueryData(mendQuery(draft.mendId).queryKey, await ask(api.PUT('/api/mends/{id}/case', { params, body: both.value })));
