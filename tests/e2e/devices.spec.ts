@@ -117,7 +117,8 @@ test(`a bench whose network comes and goes, seed ${seed}: every note is there on
   }
   await context.setOffline(false);
   const kept = async () => (await served(6)).events.filter((each) => each.text?.endsWith(` of ${seed}`));
-  await expect.poll(async () => (await kept()).length, { timeout: 30_000 }).toBe(written.length);
+  // What waited is sent one after another.
+  await expect.poll(async () => (await kept()).length, { timeout: 30_000 + deeds * 500 }).toBe(written.length);
   await pause(2500);
   const events = await kept();
   expect(events.map((each) => each.text)).toEqual(written.map((each) => each.text));
