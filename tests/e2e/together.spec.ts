@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page, type Route } from '@playwright/test';
 import { kept, openMend, setNumber } from './bench.ts';
 import { ShopServer } from './server.ts';
 
@@ -79,6 +79,30 @@ test('what this page saved itself is nobody else’s change: neither while it wa
   await expect.poll(depth, { timeout: 20_000 }).toBe(10);
   await kept(page);
   await expect(page.getByRole('alert')).toBeHidden();
+});
+
+test('a mend that is left before its change was saved stands as it was left, and does not take itself for somebody else', async ({ page }) => {
+  const id = await openMend(page, server.url, 'BRD-02');
+  const depth = page.getByRole('textbox', { name: /How deep/ });
+  const slowly = (ms: number) => async (route: Route) => {
+    await page.waitForTimeout(ms);
+    await route.continue();
+  };
+  await page.route('**/api/plans', slowly(700));
+  await page.route(`**/api/mends/${id}/case`, slowly(700));
+  // Left while it is planned, while it waits to be saved, and while it is saved.
+  for (const [i, stays] of [0, 900, 1600].entries()) {
+    await setNumber(page, /How deep/, String(4 + i / 10));
+    await page.waitForTimeout(stays);
+    await page.getByRole('link', { name: 'Bench', exact: true }).click();
+    await expect(page.getByRole('heading', { name: 'The bench' })).toBeAttached();
+    await page.goBack();
+    await expect(depth).toHaveValue(String(4 + i / 10));
+    await setNumber(page, /How deep/, String(5 + i / 10));
+    await expect.poll(async () => (await mendOf(id)).case.damages[0]!.seen.depthMm, { timeout: 20_000 }).toBe(5 + i / 10);
+    await kept(page);
+    await expect(page.getByRole('alert')).toBeHidden();
+  }
 });
 
 test('a tab that comes back to the front does not send its old draft under the new version', async ({ page }) => {

@@ -1,5 +1,8 @@
 import { useCallback, useEffect, useRef } from 'react';
 import { draftsOf, dropDraft, keepDraft, type UnsentDraft } from '../outbox/drafts';
+import type { LeftBehind } from './leftBehind';
+
+type Held = LeftBehind['held'];
 
 /** How often it is looked whether another page left a change of this mend unsent, in milliseconds. */
 const everyMs = 5000;
@@ -9,7 +12,7 @@ const everyMs = 5000;
  * unsent is taken up as if it had been written here.
  */
 export function useHeldDraft(mendId: number, isDraft: boolean, takeUp: (left: UnsentDraft) => 'taken' | 'busy' | 'stale') {
-  const held = useRef({ desk: '', stamp: '' });
+  const held = useRef<Held>({ desk: '', stamp: '' });
   const hold = useCallback(
     (draft: Omit<UnsentDraft, 'mendId' | 'stamp'>) => {
       held.current = { desk: held.current.desk || crypto.randomUUID(), stamp: crypto.randomUUID() };
@@ -17,6 +20,13 @@ export function useHeldDraft(mendId: number, isDraft: boolean, takeUp: (left: Un
     },
     [mendId],
   );
+  const adopt = useCallback((other: Held) => (held.current = other), []);
+  /** What is held, which another desk answers for from now on. */
+  const give = useCallback(() => {
+    const given = held.current;
+    held.current = { desk: '', stamp: '' };
+    return given;
+  }, []);
   const letGo = useCallback(() => {
     if (held.current.stamp) dropDraft(held.current.desk, held.current.stamp);
     held.current = { desk: '', stamp: '' };
@@ -34,5 +44,5 @@ export function useHeldDraft(mendId: number, isDraft: boolean, takeUp: (left: Un
     const again = setInterval(() => void look(), everyMs);
     return () => clearInterval(again);
   }, [mendId, isDraft, takeUp]);
-  return { hold, letGo };
+  return { hold, letGo, give, adopt };
 }

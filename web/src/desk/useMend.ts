@@ -4,16 +4,19 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { api, ask, problemsIn, Refused } from '../api/client';
 import { mendQuery } from '../api/queries';
 import type { MendView, NewEvent, Problem, RepairCase, RepairPlan } from '../api/types';
+import { leaveBehind, takeOver, type LeftBehind } from './leftBehind';
 import { useHeldDraft } from './useHeldDraft';
 import { ahead } from '../outbox/ahead';
 import { mergeUnheard } from '../outbox/merge';
-import type { UnsentDraft } from '../outbox/drafts';
 import { put, useOutbox, useStuck } from '../outbox/outbox';
 import { shopNow } from '../shop/clock';
 import { useUnits } from '../shop/units';
 import { say } from '../words/say';
 
 const saveAfterMs = 500;
+
+/** How much that was sent without an answer is remembered: it is sent only once it was planned, and so the server is there for most of it. */
+const mostUnheard = 10;
 
 /** How soon a change that the server did not answer is sent again, in milliseconds. */
 const againAfterMs = 2000;
@@ -69,8 +72,8 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
   const newest = useRef<RepairCase | null>(null);
   /** The case that the draft on the page was made from. */
   const base = useRef<RepairCase | null>(null);
-  /** What was sent last without an answer being heard: the server may have it. */
-  const unheard = useRef<RepairCase | null>(null);
+  /** What was sent without an answer being heard: the server may have it. */
+  const unheard = useRef<readonly RepairCase[]>([]);
   const { refetch } = query;
   const served = query.data;
   const outbox = useOutbox();
@@ -97,20 +100,26 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
   const openedAt = useRef('');
   const changeRef = useRef<(next: RepairCase) => void>(() => undefined);
   // What an earlier page left here unsent goes on where it was.
-  const takeUp = useCallback((left: UnsentDraft) => {
+  const takeUp = useCallback((left: LeftBehind['draft']) => {
     if (newest.current) return 'busy';
     if (left.openedAt !== openedAt.current) return 'stale';
     base.current = left.base;
-    unheard.current = left.unheard ?? null;
+    unheard.current = left.unheard ?? [];
     versionRef.current = left.version;
     changeRef.current(left.mine);
     return 'taken';
   }, []);
-  const { hold, letGo } = useHeldDraft(id, mend?.status === 'draft', takeUp);
+  const isDraft = mend?.status === 'draft';
+  const { hold, letGo, give, adopt } = useHeldDraft(id, isDraft, takeUp);
+  const onTheWay = useCallback(
+    (mine: RepairCase, from: RepairCase) => ({ openedAt: openedAt.current, base: from, version: versionRef.current, mine, unheard: unheard.current }),
+    [],
+  );
+  const handedOver = useRef(false);
   const clear = useCallback(() => {
     newest.current = null;
     base.current = null;
-    unheard.current = null;
+    unheard.current = [];
     setDraft(null);
     setPreview(null);
     letGo();
@@ -121,7 +130,7 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
       if (newest.current !== kept) {
         // What was written meanwhile stands on what the server has now.
         if (newest.current) base.current = kept;
-        unheard.current = null;
+        unheard.current = [];
         return;
       }
       clear();
@@ -132,22 +141,26 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
   // Somebody else was first: both changes are put together, and only where they collide is it asked which one is meant.
   const onConflict = useCallback(
     async (mine: RepairCase) => {
+      if (handedOver.current) return;
       const { data: fresh } = await refetch();
       if (!fresh || !base.current) {
         setKeeping({ state: 'conflict', mine });
         return;
       }
-      const merged = mergeUnheard(base.current, unheard.current, newest.current ?? mine, fresh.case);
+      const ours = newest.current ?? mine;
+      const merged = mergeUnheard(base.current, unheard.current, ours, fresh.case);
       if (merged.collides || fresh.status !== 'draft') {
         setKeeping({ state: 'conflict', mine: merged.value });
+        // It waits for a person, who may have gone on to something else.
+        if (fresh.status === 'draft') void hold(onTheWay(ours, base.current));
         return;
       }
       versionRef.current = fresh.version;
       base.current = fresh.case;
-      unheard.current = null;
+      unheard.current = [];
       changeRef.current(merged.value);
     },
-    [refetch],
+    [refetch, hold, onTheWay],
   );
   // What the server did not answer is kept on this device, whether the page is still looked at or not.
   const onUnsaved = useCallback(
@@ -160,27 +173,27 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
         return;
       }
       // Nothing is said to be kept before it is.
-      void hold({ openedAt: openedAt.current, base: base.current, version: versionRef.current, mine, unheard: unheard.current }).then(() => {
+      void hold(onTheWay(mine, base.current)).then(() => {
         if (newest.current === mine) setKeeping({ state: why });
       });
     },
-    [hold],
+    [hold, onTheWay],
   );
-  const onUnheard = useCallback(
-    (sent: RepairCase) => {
-      unheard.current = sent;
-      onUnsaved('waiting');
-    },
-    [onUnsaved],
-  );
-  const saver = useSaver(id, versionRef, { settle, onKept, onFaulty: onUnsaved, onUnheard, onConflict });
+  const onSent = useCallback((sent: RepairCase) => {
+    if (!unheard.current.includes(sent)) unheard.current = [...unheard.current, sent].slice(-mostUnheard);
+  }, []);
+  const saver = useSaver(id, versionRef, { settle, onSent, onKept, onUnsaved, onConflict });
   const change = useCallback(
     (next: RepairCase) => {
       base.current ??= servedCase.current;
       newest.current = next;
       setDraft(next);
       setKeeping({ state: 'keeping' });
-      replan(next, (planned) => (planned === true ? saver.maybeExecute(next) : onUnsaved(planned)));
+      replan(next, (planned) => {
+        if (handedOver.current) return;
+        if (planned === true) saver.maybeExecute(next);
+        else onUnsaved(planned);
+      });
     },
     [replan, saver, onUnsaved],
   );
@@ -191,6 +204,27 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
     openedAt.current = mend?.createdAt ?? '';
     changeRef.current = change;
   });
+  // What is on its way when the desk is left goes on from there, until somebody comes back to the mend and goes on with it.
+  useEffect(() => {
+    const left = isDraft ? takeOver(id) : null;
+    if (left && takeUp(left.draft) === 'taken') adopt(left.held);
+  }, [id, isDraft, takeUp, adopt]);
+  useEffect(
+    () => () => {
+      if (!newest.current) return;
+      leaveBehind(id, () => {
+        const mine = newest.current;
+        if (!mine || !base.current) return null;
+        // Even what was not sent yet may be on its way by now.
+        const draft = onTheWay(mine, base.current);
+        handedOver.current = true;
+        saver.cancel();
+        newest.current = null;
+        return { draft: { ...draft, unheard: [...draft.unheard, mine] }, held: give() };
+      });
+    },
+    [id, saver, onTheWay, give],
+  );
   useEffect(() => {
     if (keeping.state !== 'waiting') return;
     const again = setTimeout(() => newest.current && changeRef.current(newest.current), againAfterMs);
@@ -308,27 +342,27 @@ function useReplan(setPreview: (plan: RepairPlan) => void, setProblems: (problem
  * Keeps the newest case, half a second after the last change, or at once when the desk is left. What is sent to one mend is
  * sent one after another, so that each takes the version that the one before it made.
  */
-function useSaver(id: number, version: { current: number }, { settle, onKept, onFaulty, onUnheard, onConflict }: Answers) {
+function useSaver(id: number, version: { current: number }, { settle, onSent, onKept, onUnsaved, onConflict }: Answers) {
   const { mutate } = useMutation({
     ...inTurn(id),
-    mutationFn: (next: RepairCase) => ask(api.PUT('/api/mends/{id}/case', { params: { header: { 'If-Match': version.current }, path: { id } }, body: next })),
+    mutationFn: (next: RepairCase) => {
+      onSent(next);
+      return ask(api.PUT('/api/mends/{id}/case', { params: { header: { 'If-Match': version.current }, path: { id } }, body: next }));
+    },
     onSuccess: (view, kept) => {
       settle(view);
       onKept(kept);
     },
-    onError: (error, mine) => {
-      if (isSilence(error)) return onUnheard(mine);
-      return error instanceof Refused && error.status === 409 ? onConflict(mine) : onFaulty('faulty');
-    },
+    onError: (error, mine) => (error instanceof Refused && error.status === 409 ? onConflict(mine) : onUnsaved(isSilence(error) ? 'waiting' : 'faulty')),
   });
   return useDebouncer((next: RepairCase) => mutate(next), { wait: saveAfterMs, onUnmount: (waiting) => waiting.flush() });
 }
 
-/** What is done with what came of sending a case. */
+/** What is done with a case that is sent, and with what came of it. */
 interface Answers {
   settle: (view: MendView) => void;
+  onSent: (sent: RepairCase) => void;
   onKept: (kept: RepairCase) => void;
-  onFaulty: (why: 'faulty') => void;
-  onUnheard: (sent: RepairCase) => void;
+  onUnsaved: (why: Unplanned) => void;
   onConflict: (mine: RepairCase) => Promise<void>;
 }

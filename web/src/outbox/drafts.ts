@@ -13,8 +13,8 @@ export interface UnsentDraft {
   version: number;
   /** The case as it was left on the page. */
   mine: RepairCase;
-  /** What was sent last without an answer being heard: the server may have it. */
-  unheard?: RepairCase | null;
+  /** What was sent without an answer being heard: the server may have it. */
+  unheard?: readonly RepairCase[];
   /** Tells one writing from the next, so that what was written meanwhile is not dropped with what was sent. */
   stamp: string;
 }

@@ -43,12 +43,12 @@ describe('two changes of one case', () => {
   it('do not collide with what this device sent itself and never heard of', () => {
     const sent = with_((copy) => (copy.damages[0]!.depthMm = 5));
     const mine = with_((copy) => (copy.damages[0]!.depthMm = 6));
-    expect(mergeUnheard(base, sent, mine, structuredClone(sent))).toEqual({ value: mine, collides: false });
-    expect(mergeUnheard(base, null, mine, sent).collides).toBe(true);
+    expect(mergeUnheard(base, [base, sent], mine, structuredClone(sent))).toEqual({ value: mine, collides: false });
+    expect(mergeUnheard(base, [], mine, sent).collides).toBe(true);
     // It did not arrive, and somebody else was there.
     const theirs = with_((copy) => (copy.damages[0]!.depthMm = 7));
-    expect(mergeUnheard(base, sent, mine, theirs).collides).toBe(true);
-    expect(mergeUnheard(base, sent, mine, structuredClone(base))).toEqual({ value: mine, collides: false });
+    expect(mergeUnheard(base, [base, sent], mine, theirs).collides).toBe(true);
+    expect(mergeUnheard(base, [base, sent], mine, structuredClone(base))).toEqual({ value: mine, collides: false });
   });
 
   // Whatever two people do: nothing that only one of them touched is lost.

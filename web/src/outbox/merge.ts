@@ -37,5 +37,5 @@ export function merge<T>(base: T, mine: T, theirs: T): Merged<T> {
 /**
  * The same where an answer was not heard: what lies there may be what this device sent itself, and is nobody else's change then.
  */
-export const mergeUnheard = <T>(base: T, unheard: T | null, mine: T, theirs: T): Merged<T> =>
-  merge(unheard !== null && same(unheard, theirs) ? theirs : base, mine, theirs);
+export const mergeUnheard = <T>(base: T, unheard: readonly T[], mine: T, theirs: T): Merged<T> =>
+  merge(unheard.some((sent) => same(sent, theirs)) ? theirs : base, mine, theirs);

@@ -48,7 +48,7 @@ async function send(queryClient: QueryClient, [desk, draft]: HeldDraft): Promise
   const fresh = await ask(api.GET('/api/mends/{id}', { params: { path } }));
   if (fresh.createdAt === draft.openedAt) {
     const isAsItWas = fresh.version === draft.version;
-    const both = isAsItWas ? { value: draft.mine, collides: false } : mergeUnheard(draft.base, draft.unheard ?? null, draft.mine, fresh.case);
+    const both = isAsItWas ? { value: draft.mine, collides: false } : mergeUnheard(draft.base, draft.unheard ?? [], draft.mine, fresh.case);
     if (fresh.status !== 'draft' || both.collides) return false;
     const params = { header: { 'If-Match': fresh.version }, path };
     queryClient.setQueryData(mendQuery(draft.mendId).queryKey, await ask(api.PUT('/api/mends/{id}/case', { params, body: both.value })));
