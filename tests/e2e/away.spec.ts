@@ -115,7 +115,7 @@ test('a change of a draft that the server did not answer is sent by itself, and 
 });
 
 test('a change of a draft that was left while the server was away is sent from wherever the page is, and put together with another’s', async ({ page }) => {
-  test.setTimeout(150_000);
+  test.setTimeout(180_000);
   // The bench was seen once; the draft is opened by its address, and the server goes before the bench was asked for again.
   await page.goto(server.url);
   await expect(page.getByRole('heading', { name: 'The bench' })).toBeAttached();
@@ -164,6 +164,21 @@ test('a change of a draft that was left while the server was away is sent from w
   await page.getByRole('button', { name: 'Keep mine instead' }).click();
   await expect.poll(async () => (await served(13)).case.damages[0]!.seen.depthMm, { timeout: 40_000 }).toBe(was + 1.5);
   await expect(waits).toBeHidden({ timeout: 10_000 });
+
+  // What somebody has begun meanwhile is changed by nobody, and that is said.
+  await page.goto(`${server.url}/mends/13/look`);
+  await expect(depth).toHaveValue(String(was + 1.5));
+  await page.route('**/api/mends/13**', (route) => route.abort());
+  await leave(was + 2.5);
+  const { version } = (await served(13)) as unknown as Their;
+  const begin = { method: 'POST', headers: { 'Content-Type': 'application/json', 'If-Match': String(version) } };
+  expect((await fetch(`${server.url}/api/mends/13/start`, begin)).ok).toBe(true);
+  await page.unroute('**/api/mends/13**');
+  await expect(page.getByText('A change came too late.')).toBeVisible({ timeout: 15_000 });
+  await page.getByRole('button', { name: 'Seen; throw it away' }).click();
+  await expect(page.getByText('A change came too late.')).toBeHidden();
+  await expect.poll(() => keysOf(page, 'able-mend-drafts', 'drafts')).toEqual([]);
+  expect((await served(13)).case.damages[0]!.seen.depthMm).toBe(was + 1.5);
 });
 
 interface Their {

@@ -10,7 +10,8 @@ type Tree = Record<string, unknown>;
 
 const isTree = (value: unknown): value is Tree => typeof value === 'object' && value !== null && !Array.isArray(value);
 
-function same(one: unknown, other: unknown): boolean {
+/** Whether two documents say the same; what is left out is nothing. */
+export function same(one: unknown, other: unknown): boolean {
   if (one === other) return true;
   if (Array.isArray(one) && Array.isArray(other)) return one.length === other.length && one.every((each, i) => same(each, other[i]));
   if (!isTree(one) || !isTree(other)) return false;

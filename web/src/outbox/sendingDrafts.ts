@@ -2,8 +2,9 @@ import type { QueryClient } from '@tanstack/react-query';
 import { api, ask, Refused } from '../api/client';
 import { mendQuery } from '../api/queries';
 import { create } from '../ui/store';
-import { draftsUnsent, dropDraft, type HeldDraft } from './drafts';
-import { mergeUnheard } from './merge';
+import type { MendView } from '../api/types';
+import { draftsUnsent, dropDraft, type HeldDraft, type UnsentDraft } from './drafts';
+import { mergeUnheard, same } from './merge';
 
 /** How often it is tried to send what was left unsent, in milliseconds. */
 const everyMs = 5000;
@@ -11,6 +12,9 @@ const everyMs = 5000;
 interface Held {
   mendId: number;
   tag: string;
+  /** Whether the mend was begun without it: it comes too late then, and can only be thrown away. */
+  begun: boolean;
+  draft: HeldDraft;
 }
 
 const held = create<readonly Held[]>([]);
@@ -20,6 +24,13 @@ export const useHeldDrafts = () => held.use();
 
 const isOpen = (mendId: number) => location.pathname.startsWith(`/mends/${mendId}/`);
 
+/** Throws away what came too late. */
+export function throwAway(late: Held): void {
+  const [desk, { stamp }] = late.draft;
+  dropDraft(desk, stamp);
+  held.set(held.get().filter((each) => each !== late));
+}
+
 /** Sends what was changed on drafts that nobody has open any more; a draft that is open sends itself. */
 export function startSendingDrafts(queryClient: QueryClient): void {
   const look = async () => {
@@ -27,14 +38,15 @@ export function startSendingDrafts(queryClient: QueryClient): void {
     for (const one of await draftsUnsent()) {
       const [desk, { mendId, mine, stamp }] = one;
       if (isOpen(mendId)) continue;
-      const tagged = { mendId, tag: mine.item.tag };
+      const waits = { mendId, tag: mine.item.tag, begun: false, draft: one };
       try {
-        if (!(await send(queryClient, one))) left.push(tagged);
+        const came = await send(queryClient, one);
+        if (came !== 'sent') left.push({ ...waits, begun: came === 'begun' });
       } catch (error) {
         // Somebody was first once more: the next round puts that together as well.
         if (!(error instanceof Refused) || error.status === 409) continue;
         if (error.status === 404) dropDraft(desk, stamp);
-        else if (error.status > 0 && error.status < 500) left.push(tagged);
+        else if (error.status > 0 && error.status < 500) left.push(waits);
       }
     }
     held.set(left.filter((each, i) => left.findIndex((other) => other.mendId === each.mendId) === i));
@@ -42,17 +54,24 @@ export function startSendingDrafts(queryClient: QueryClient): void {
   setInterval(() => void look(), everyMs);
 }
 
-/** Whether it was sent, or is no longer to be sent. What was changed elsewhere as well is put together with it where the two do not collide. */
-async function send(queryClient: QueryClient, [desk, draft]: HeldDraft): Promise<boolean> {
-  const path = { id: draft.mendId };
-  const fresh = await ask(api.GET('/api/mends/{id}', { params: { path } }));
+type Came = 'sent' | 'collides' | 'begun';
+
+/** Sends one, unless it is no longer to be sent. What was changed elsewhere as well is put together with it where the two do not collide. */
+async function send(queryClient: QueryClient, [desk, draft]: HeldDraft): Promise<Came> {
+  const fresh = await ask(api.GET('/api/mends/{id}', { params: { path: { id: draft.mendId } } }));
   if (fresh.createdAt === draft.openedAt) {
-    const isAsItWas = fresh.version === draft.version;
-    const both = isAsItWas ? { value: draft.mine, collides: false } : mergeUnheard(draft.base, draft.unheard ?? [], draft.mine, fresh.case);
-    if (fresh.status !== 'draft' || both.collides) return false;
-    const params = { header: { 'If-Match': fresh.version }, path };
-    queryClient.setQueryData(mendQuery(draft.mendId).queryKey, await ask(api.PUT('/api/mends/{id}/case', { params, body: both.value })));
+    const came = await put(queryClient, draft, fresh);
+    if (came !== 'sent') return came;
   }
   dropDraft(desk, draft.stamp);
-  return true;
+  return 'sent';
+}
+
+async function put(queryClient: QueryClient, { mendId, version, base, mine, unheard = [] }: UnsentDraft, fresh: MendView): Promise<Came> {
+  if (fresh.status !== 'draft') return same(mine, fresh.case) ? 'sent' : 'begun';
+  const both = fresh.version === version ? { value: mine, collides: false } : mergeUnheard(base, unheard, mine, fresh.case);
+  if (both.collides) return 'collides';
+  const params = { header: { 'If-Match': fresh.version }, path: { id: mendId } };
+  queryClient.setQueryData(mendQuery(mendId).queryKey, await ask(api.PUT('/api/mends/{id}/case', { params, body: both.value })));
+  return 'sent';
 }

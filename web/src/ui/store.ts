@@ -5,6 +5,7 @@ export function create<T>(initial: T) {
   let value = initial;
   const listeners = new Set<() => void>();
   return {
+    get: () => value,
     set: (next: T) => {
       value = next;
       for (const listener of listeners) listener();
