@@ -5,6 +5,8 @@ export async function openMend(page: Page, url: string, tag: string): Promise<nu
   await page.goto(`${url}/new`);
   await page.getByRole('button', { name: new RegExp(`^${tag}`) }).click();
   await expect(page).toHaveURL(/\/mends\/\d+\/look$/);
+  // The address is there before the page is, and a server that is gone by then gives none.
+  await expect(page.getByRole('navigation', { name: 'Stages' })).toBeVisible();
   return Number(/mends\/(\d+)/.exec(page.url())![1]);
 }
 

@@ -85,7 +85,7 @@ test('a mend that is left before its change was saved stands as it was left, and
   const id = await openMend(page, server.url, 'BRD-02');
   const depth = page.getByRole('textbox', { name: /How deep/ });
   const slowly = (ms: number) => async (route: Route) => {
-    await page.waitForTimeout(ms);
+    await new Promise((wake) => setTimeout(wake, ms));
     await route.continue();
   };
   await page.route('**/api/plans', slowly(700));
@@ -103,6 +103,7 @@ test('a mend that is left before its change was saved stands as it was left, and
     await kept(page);
     await expect(page.getByRole('alert')).toBeHidden();
   }
+  await page.unrouteAll({ behavior: 'ignoreErrors' });
 });
 
 test('a tab that comes back to the front does not send its old draft under the new version', async ({ page }) => {
