@@ -141,8 +141,9 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
   // Somebody else was first: both changes are put together, and only where they collide is it asked which one is meant.
   const onConflict = useCallback(
     async (mine: RepairCase) => {
-      if (handedOver.current) return;
       const { data: fresh } = await refetch();
+      // Whoever came back meanwhile settles it.
+      if (handedOver.current) return;
       if (!fresh || !base.current) {
         setKeeping({ state: 'conflict', mine });
         return;
