@@ -91,16 +91,21 @@ test('two windows on one mend get a clear conflict, and each can choose', async 
 test('edits on a slow network are kept one after another, and are no conflict with themselves', async ({ page }) => {
   const id = await openMend(page, server.url, 'BRD-02');
   const sent: number[] = [];
+  let letThrough = () => {};
+  const slow = new Promise<void>((done) => (letThrough = done));
   await page.route('**/api/mends/*/case', async (route) => {
     sent.push((route.request().postDataJSON() as { damages: { seen: { depthMm: number } }[] }).damages[0]!.seen.depthMm);
-    await new Promise((done) => setTimeout(done, 2000));
+    await slow;
     await route.continue();
   });
   await setNumber(page, /How deep/, '4');
   await expect.poll(() => sent).toEqual([4]);
   await setNumber(page, /How deep/, '5');
+  // Longer than a page waits before it saves what was typed.
   await page.waitForTimeout(1000);
   expect(sent).toEqual([4]);
+  letThrough();
+  await expect.poll(() => sent).toEqual([4, 5]);
   await kept(page);
   expect(sent).toEqual([4, 5]);
   await expect(page.getByRole('alert')).toBeHidden();
