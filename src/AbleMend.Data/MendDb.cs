@@ -1,5 +1,7 @@
+using System.Data;
 using AbleMend.Core.Running;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Storage;
 using Microsoft.EntityFrameworkCore.Storage.ValueConversion;
 
 namespace AbleMend.Data;
@@ -56,6 +58,21 @@ public sealed class MendDb(DbContextOptions<MendDb> options) : DbContext(options
     /// <exception cref="NotSupportedException">Called outside a query.</exception>
     [DbFunction("octet_length", IsBuiltIn = true)]
     public static int OctetLength(byte[]? bytes) => throw new NotSupportedException();
+
+    /// <summary>
+    /// Until it is disposed everything is read as of one moment: a row and what belongs to it are asked for apart, for joined its long texts
+    /// would come again with every event. Null within a change, which reads as of its own.
+    /// </summary>
+    public async Task<IDbContextTransaction?> AsOfOneMomentAsync(CancellationToken cancel) =>
+        // So SQLite's provider calls the transaction that keeps nobody from writing; what others write meanwhile is not seen in it.
+        Database.CurrentTransaction is null ? await Database.BeginTransactionAsync(IsolationLevel.ReadUncommitted, cancel) : null;
+
+    /// <summary>A mend with its item and its events, to be changed; null where there is none.</summary>
+    public async Task<MendRow?> MendAsync(int id, CancellationToken cancel)
+    {
+        await using var moment = await AsOfOneMomentAsync(cancel);
+        return await Mends.Include(row => row.Item).Include(row => row.Events).AsSplitQuery().FirstOrDefaultAsync(row => row.Id == id, cancel);
+    }
 
     /// <summary>Brings the file up to date and sets write-ahead logging, which stays with the file. A file that is up to date is only looked at.</summary>
     public async Task PrepareAsync(CancellationToken cancel)

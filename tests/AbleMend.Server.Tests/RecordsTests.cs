@@ -11,6 +11,7 @@ using AbleMend.Server.Http;
 using AbleMend.Server.Mends;
 using Microsoft.Data.Sqlite;
 using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Diagnostics;
 using Microsoft.EntityFrameworkCore.Infrastructure;
 using Microsoft.EntityFrameworkCore.Migrations;
 
@@ -152,6 +153,48 @@ public sealed class RecordsTests : IDisposable
         await using var after = new MendDb(options);
         (await after.Database.GetPendingMigrationsAsync()).ShouldBeEmpty();
         Remove(file);
+    }
+
+    [Fact]
+    public async Task What_is_read_together_is_of_one_moment_and_keeps_nobody_from_writing()
+    {
+        var mend = await _shop.StartAsync(await _shop.OpenMendAsync());
+        await using var db = new MendDb(new DbContextOptionsBuilder<MendDb>().UseSqlite(MendDb.ConnectionTo(_shop.Database)).Options);
+        await using (await db.AsOfOneMomentAsync(CancellationToken.None))
+        {
+            (await db.Mends.AsNoTracking().SingleAsync()).Version.ShouldBe(mend.Version);
+            (await Shop.ReadAsync(await NoteAsync(mend.Id))).Events.Count.ShouldBe(1);
+            (await db.Set<MendEventRow>().CountAsync()).ShouldBe(0);
+        }
+
+        var row = (await db.MendAsync(mend.Id, CancellationToken.None))!;
+        (row.Version, row.Events.Count).ShouldBe((mend.Version + 1, 1));
+        db.Database.CurrentTransaction.ShouldBeNull("what is written next is a change of its own");
+    }
+
+    [Fact]
+    public async Task However_much_has_happened_a_mends_long_texts_are_fetched_once()
+    {
+        var mend = await _shop.StartAsync(await _shop.OpenMendAsync());
+        for (var i = 0; i < 5; i++)
+        {
+            (await NoteAsync(mend.Id)).EnsureSuccessStatusCode();
+        }
+
+        var asked = new List<string>();
+        await using var db = new MendDb(new DbContextOptionsBuilder<MendDb>().UseSqlite(MendDb.ConnectionTo(_shop.Database))
+            .LogTo(asked.Add, [RelationalEventId.CommandExecuted]).Options);
+        (await db.MendAsync(mend.Id, CancellationToken.None))!.Events.Count.ShouldBe(5);
+        asked.Count.ShouldBe(2);
+        asked.Count(each => each.Contains("\"PlanJson\"", StringComparison.Ordinal)).ShouldBe(1);
+        asked.Single(each => each.Contains("\"PlanJson\"", StringComparison.Ordinal)).ShouldNotContain("MendEvents", Case.Sensitive, "joined, they come with every event");
+    }
+
+    private async Task<HttpResponseMessage> NoteAsync(int id)
+    {
+        using var told = new HttpRequestMessage(HttpMethod.Post, $"/api/mends/{id}/events") { Content = JsonContent.Create(new Happening(RunEventKind.Note, Text: "a run at the rail"), options: OpenJson.Options) };
+        told.Headers.Add("Idempotency-Key", Guid.NewGuid().ToString());
+        return await _shop.Client.SendAsync(told);
     }
 
     [Fact]

@@ -29,7 +29,7 @@ public sealed class AgreementStore(MendDb db, MendRecords records, ShopStore sho
     /// <returns>Everything that was said yes to, or why it is not kept; null where there is no such mend.</returns>
     public async Task<Outcome<IReadOnlyList<Agreement>>?> AgreeAsync(int mendId, NewAgreement said, Deed? deed, CancellationToken cancel)
     {
-        if (await db.Mends.Include(row => row.Item).Include(row => row.Events).FirstOrDefaultAsync(row => row.Id == mendId, cancel) is not { } row)
+        if (await db.MendAsync(mendId, cancel) is not { } row)
         {
             return null;
         }

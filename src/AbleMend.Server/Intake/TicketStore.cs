@@ -156,6 +156,7 @@ public sealed class TicketStore(MendDb db, MendStore mends, MendRecords records,
     private async Task<IReadOnlyList<TicketView>> ViewsAsync(IReadOnlyList<TicketRow> tickets, CancellationToken cancel)
     {
         var ids = tickets.Select(ticket => (int?)ticket.Id).ToList();
+        await using var moment = await db.AsOfOneMomentAsync(cancel);
         var rows = await db.Mends.AsNoTracking().Include(mend => mend.Item).Include(mend => mend.Events).Include(mend => mend.Agreements).AsSplitQuery()
             .Where(mend => ids.Contains(mend.TicketId)).OrderBy(mend => mend.Id).ToListAsync(cancel);
         var (settings, _) = await shop.ReadAsync(cancel);

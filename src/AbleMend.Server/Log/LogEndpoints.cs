@@ -102,15 +102,19 @@ public static class LogEndpoints
         return await PageAsync([.. ids.Where(rows.ContainsKey).Select(id => rows[id])], row => new LogPlace(0, ranks[row.Id], row.Id), row => excerpts.GetValueOrDefault(row.Id), db, records, cancel);
     }
 
+    private static async Task<Dictionary<int, Mend?>> ReadAsync(IReadOnlyList<int> ids, MendDb db, MendRecords records, CancellationToken cancel)
+    {
+        await using var moment = await db.AsOfOneMomentAsync(cancel);
+        return await db.Mends.AsNoTracking().Include(row => row.Events).AsSplitQuery().Where(row => ids.Contains(row.Id)).ToDictionaryAsync(row => row.Id, row => records.Read(row).Value, cancel);
+    }
+
     private static async Task<LogPage> PageAsync(
         IReadOnlyList<LogRow> found, Func<LogRow, LogPlace> placeOf, Func<LogRow, IReadOnlyList<string>?> excerptOf, MendDb db, MendRecords records, CancellationToken cancel)
     {
         var page = found.Take(PageSize).ToList();
         // A mend that was closed before its line was kept is read as a whole.
         var older = page.Where(row => row.LogJson is null).Select(row => row.Id).ToList();
-        var read = older.Count == 0
-            ? []
-            : await db.Mends.AsNoTracking().Include(row => row.Events).AsSplitQuery().Where(row => older.Contains(row.Id)).ToDictionaryAsync(row => row.Id, row => records.Read(row).Value, cancel);
+        var read = older.Count == 0 ? [] : await ReadAsync(older, db, records, cancel);
         LogLine? LineOf(LogRow row) =>
             row.LogJson is { } kept ? JsonSerializer.Deserialize<LogLine>(kept, OpenJson.Options)
             : read.GetValueOrDefault(row.Id) is { Plan: not null } mend ? LogLine.Of(mend) : null;

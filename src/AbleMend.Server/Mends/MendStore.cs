@@ -37,7 +37,7 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
     /// <summary>A mend, what in its record cannot be read, or null where there is none.</summary>
     public async Task<Outcome<MendView>?> FindAsync(int id, CancellationToken cancel)
     {
-        if (await LoadAsync(id, cancel) is not { } row)
+        if (await db.MendAsync(id, cancel) is not { } row)
         {
             return null;
         }
@@ -47,7 +47,7 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
     }
 
     /// <summary>A mend as it is recorded, with the tag of its item; null where there is none.</summary>
-    internal async Task<MendRecord?> RecordAsync(int id, CancellationToken cancel) => await LoadAsync(id, cancel) is { } row ? new MendRecord(row.Item.Tag, row.Item.Name, records.Read(row)) : null;
+    internal async Task<MendRecord?> RecordAsync(int id, CancellationToken cancel) => await db.MendAsync(id, cancel) is { } row ? new MendRecord(row.Item.Tag, row.Item.Name, records.Read(row)) : null;
 
     /// <summary>Opens a mend of an item.</summary>
     /// <param name="request">What is asked for.</param>
@@ -178,13 +178,13 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
 
     /// <summary>What can go wrong at a step of a mend; null where there is no such mend.</summary>
     public async Task<Outcome<IReadOnlyList<OfferedMishap>>?> MishapsAsync(int id, string stepId, CancellationToken cancel) =>
-        await LoadAsync(id, cancel) is not { } row ? null
+        await db.MendAsync(id, cancel) is not { } row ? null
         : records.Read(row) is { Value: { } mend } ? Outcome<IReadOnlyList<OfferedMishap>>.Of(mend.MishapsAt(stepId, planner.Catalogue, time.GetUtcNow()))
         : Outcome<IReadOnlyList<OfferedMishap>>.Failed(records.Read(row).Problems);
 
     /// <summary>The readings of the hold test that is current for a damage; null where there is no such mend.</summary>
     public async Task<Outcome<HoldTrace>?> TraceAsync(int id, int damage, CancellationToken cancel) =>
-        await LoadAsync(id, cancel) is not { } row ? null
+        await db.MendAsync(id, cancel) is not { } row ? null
         : records.Read(row) is not { Value: { } mend } ? Outcome<HoldTrace>.Failed(records.Read(row).Problems)
         : mend.StartedAt is not null && mend.StateAt(time.GetUtcNow()).Fronts.FirstOrDefault(front => front.Damage == damage)?.Trace is { } trace ? Outcome<HoldTrace>.Of(trace)
         : Outcome<HoldTrace>.Failed([NoHold]);
@@ -206,7 +206,7 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
         Changed? changed = null;
         foreach (var each in rows)
         {
-            var row = await LoadAsync(id, cancel);
+            var row = await db.MendAsync(id, cancel);
             if (row is null || records.Read(row).Value is not { } mend)
             {
                 return row is null ? null : Changed.Refused(records.Read(row).Problems);
@@ -237,7 +237,7 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
     /// <returns>Null when there is none; problems when it is no draft or has changed.</returns>
     public async Task<Changed?> DiscardAsync(int id, int version, CancellationToken cancel)
     {
-        var row = await LoadAsync(id, cancel);
+        var row = await db.MendAsync(id, cancel);
         if (row is null)
         {
             return null;
@@ -263,7 +263,7 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
         catch (DbUpdateConcurrencyException)
         {
             db.ChangeTracker.Clear();
-            return await LoadAsync(id, cancel) is { } newer ? new Changed(null, [], newer.Version) : null;
+            return await db.MendAsync(id, cancel) is { } newer ? new Changed(null, [], newer.Version) : null;
         }
 
         return new Changed(view, [], null);
@@ -303,13 +303,22 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
     }
 
     /// <summary>What was handed back or sent on since an instant; what cannot be read is left out.</summary>
-    internal async Task<IReadOnlyList<(int Id, string Tag, Mend? Mend)>> ClosedSinceAsync(DateTimeOffset at, CancellationToken cancel) =>
-        [.. (await db.Mends.AsNoTracking().Include(row => row.Item).Include(row => row.Events).AsSplitQuery().Where(row => row.ClosedAt >= at).ToListAsync(cancel)).Select(row => (row.Id, row.Item.Tag, records.Read(row).Value))];
+    internal async Task<IReadOnlyList<(int Id, string Tag, Mend? Mend)>> ClosedSinceAsync(DateTimeOffset at, CancellationToken cancel)
+    {
+        await using var moment = await db.AsOfOneMomentAsync(cancel);
+        return [.. (await db.Mends.AsNoTracking().Include(row => row.Item).Include(row => row.Events).AsSplitQuery().Where(row => row.ClosedAt >= at).ToListAsync(cancel)).Select(row => (row.Id, row.Item.Tag, records.Read(row).Value))];
+    }
 
-    private async Task<IReadOnlyDictionary<int, Outcome<Mend>>> ReadAsync(IReadOnlyList<int> ids, CancellationToken cancel) =>
-        ids.Count == 0
-            ? new Dictionary<int, Outcome<Mend>>()
-            : await db.Mends.AsNoTracking().Include(row => row.Events).AsSplitQuery().Where(row => ids.Contains(row.Id)).ToDictionaryAsync(row => row.Id, records.Read, cancel);
+    private async Task<IReadOnlyDictionary<int, Outcome<Mend>>> ReadAsync(IReadOnlyList<int> ids, CancellationToken cancel)
+    {
+        if (ids.Count == 0)
+        {
+            return new Dictionary<int, Outcome<Mend>>();
+        }
+
+        await using var moment = await db.AsOfOneMomentAsync(cancel);
+        return await db.Mends.AsNoTracking().Include(row => row.Events).AsSplitQuery().Where(row => ids.Contains(row.Id)).ToDictionaryAsync(row => row.Id, records.Read, cancel);
+    }
 
     private async Task<Changed?> ChangeAsync(int id, int? version, Deed? deed, Func<MendRow, Mend, DateTimeOffset, Outcome<Mend>> change, CancellationToken cancel)
     {
@@ -331,7 +340,7 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
 
     private async Task<(Changed? Changed, bool Overtaken)> TryChangeAsync(int id, int? version, Deed? deed, Func<MendRow, Mend, DateTimeOffset, Outcome<Mend>> change, CancellationToken cancel)
     {
-        var row = await LoadAsync(id, cancel);
+        var row = await db.MendAsync(id, cancel);
         if (row is null)
         {
             return (null, false);
@@ -385,7 +394,7 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
         {
             // Another window saved between our reading and our writing: the version, or the number of the event, was taken.
             db.ChangeTracker.Clear();
-            return (new Changed(null, [], (await LoadAsync(id, cancel))?.Version ?? version), true);
+            return (new Changed(null, [], (await db.MendAsync(id, cancel))?.Version ?? version), true);
         }
 
         if (after.Events.Skip(mend.Events.Count).Any(PaceBook.Tells))
@@ -402,7 +411,7 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
     {
         foreach (var news in CupsTogether.Follow(before, after))
         {
-            if (await LoadAsync(news.Mend, cancel) is not { } other || records.Read(other).Value is not { } mend)
+            if (await db.MendAsync(news.Mend, cancel) is not { } other || records.Read(other).Value is not { } mend)
             {
                 continue;
             }
@@ -455,7 +464,7 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
             var rows = new List<MendRow>();
             foreach (var each in share.With.Where(each => each != id).Distinct().Prepend(id))
             {
-                if (await LoadAsync(each, cancel) is not { } row)
+                if (await db.MendAsync(each, cancel) is not { } row)
                 {
                     return each == id ? null : Changed.Refused(new Problem("unknown-id", "with", $"There is no mend {each}.", "Reload the mend."));
                 }
@@ -501,9 +510,6 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
     private async Task<IReadOnlyList<MendAtBench>> AtBenchAsync(CancellationToken cancel) =>
         [.. (await OpenAsync(cancel)).Where(each => each.Record.Value is { Status: MendStatus.Running }).Select(each => new MendAtBench(each.Row.Id, each.Row.ItemName, each.Record.Value!))];
 
-    private Task<MendRow?> LoadAsync(int id, CancellationToken cancel) =>
-        db.Mends.Include(row => row.Item).Include(row => row.Events).FirstOrDefaultAsync(row => row.Id == id, cancel);
-
     private async Task<MendView> ViewAsync(MendRow row, Mend mend, CancellationToken cancel)
     {
         var now = time.GetUtcNow();
@@ -523,7 +529,7 @@ public sealed class MendStore(MendDb db, MendRecords records, ShopStore shop, Lo
     {
         var others = db.Mends.AsNoTracking().Where(each => each.ItemId == row.ItemId && each.Id != row.Id && each.FindsJson != null);
         var kept = await others.Where(each => each.FindsJson != MendRow.FindsUnread).Select(each => new { each.Id, each.FindsJson }).ToListAsync(cancel);
-        var unread = await others.Where(each => each.FindsJson == MendRow.FindsUnread).Include(each => each.Events).ToListAsync(cancel);
+        var unread = await others.Where(each => each.FindsJson == MendRow.FindsUnread).Include(each => each.Events).AsSplitQuery().ToListAsync(cancel);
         return
         [
             .. kept.SelectMany(each => JsonSerializer.Deserialize<IReadOnlyList<FoundPlace>>(each.FindsJson!, OpenJson.Options)!.Select(find => new FoundBefore(each.Id, find.At, find.Place)))

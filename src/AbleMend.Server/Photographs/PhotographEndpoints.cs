@@ -4,7 +4,6 @@ using AbleMend.Server.Http;
 using AbleMend.Server.Mends;
 using AbleMend.Server.Shop;
 using Microsoft.AspNetCore.Mvc;
-using Microsoft.EntityFrameworkCore;
 using Microsoft.OpenApi;
 
 namespace AbleMend.Server.Photographs;
@@ -63,7 +62,7 @@ public static class PhotographEndpoints
 
     private static async Task<IResult> PackAsync(int id, string? units, MendDb db, MendRecords records, PhotographStore store, ShopStore shop, Voices voices, CancellationToken cancel)
     {
-        if (await db.Mends.AsNoTracking().Include(row => row.Item).Include(row => row.Events).AsSplitQuery().FirstOrDefaultAsync(row => row.Id == id, cancel) is not { } row)
+        if (await db.MendAsync(id, cancel) is not { } row)
         {
             return ProblemAnswers.NotFound($"There is no mend {id}.");
         }

@@ -31,7 +31,7 @@ public sealed class PhotographStore(MendDb db, MendRecords records, PictureTurns
 
     /// <summary>The photographs of a mend in the order in which they were taken; null where there is no such mend.</summary>
     public async Task<IReadOnlyList<PhotographView>?> ListAsync(int mendId, CancellationToken cancel) =>
-        await MendAsync(mendId, cancel) is not { } mend ? null
+        await db.MendAsync(mendId, cancel) is not { } mend ? null
         : [.. (await db.Photographs.AsNoTracking().Where(row => row.MendId == mendId).OrderBy(row => row.At).ThenBy(row => row.Id).ToListAsync(cancel)).Select(row => View(row, records.Read(mend).Value))];
 
     /// <summary>Keeps a photograph. The same file sent again is the photograph that it already is.</summary>
@@ -43,7 +43,7 @@ public sealed class PhotographStore(MendDb db, MendRecords records, PictureTurns
     /// <returns>Null where there is no such mend.</returns>
     public async Task<Outcome<PhotographView>?> KeepAsync(int mendId, string? stepId, DateTimeOffset? at, byte[] file, CancellationToken cancel)
     {
-        if (await MendAsync(mendId, cancel) is not { } row)
+        if (await db.MendAsync(mendId, cancel) is not { } row)
         {
             return null;
         }
@@ -114,8 +114,6 @@ public sealed class PhotographStore(MendDb db, MendRecords records, PictureTurns
 
     private Task<PhotographRow?> TwinAsync(int mendId, string sent, CancellationToken cancel) =>
         db.Photographs.AsNoTracking().FirstOrDefaultAsync(row => row.MendId == mendId && row.Sent == sent, cancel);
-
-    private Task<MendRow?> MendAsync(int id, CancellationToken cancel) => db.Mends.AsNoTracking().Include(row => row.Events).FirstOrDefaultAsync(row => row.Id == id, cancel);
 
     private async Task<Problem?> FaultAsync(MendRow row, Mend? mend, string? stepId, DateTimeOffset? at, DateTimeOffset now, CancellationToken cancel) =>
         stepId is not null && mend?.Plan?.Steps.Any(step => step.Id == stepId) != true ? new Problem("unknown-id", "step", $"The plan has no step '{stepId:as-is}'.", "Reload the mend.")
