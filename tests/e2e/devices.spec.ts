@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { start, turnTo } from './bench.ts';
 import { ShopServer } from './server.ts';
 
 /** How much happens; a longer run is `ABLE_MEND_DEEDS=400 npx playwright test devices.spec.ts`, another order `ABLE_MEND_SEED=7`. */
@@ -29,7 +30,7 @@ const pause = (ms: number) => new Promise((wake) => setTimeout(wake, ms));
 
 interface Served {
   case: { damages: { seen: { depthMm: number; shape: { widthMm: number } } }[] };
-  events: { at: string; text: string | null }[];
+  events: { at: string; kind: string; text: string | null }[];
 }
 const served = async (id: number) => (await (await fetch(`${server.url}/api/mends/${id}`)).json()) as Served;
 
@@ -96,35 +97,108 @@ async function open(page: Page, id: number): Promise<void> {
   await expect(page.getByRole('textbox', { name: /How deep/ })).toBeVisible();
 }
 
-test(`a bench whose network comes and goes, seed ${seed}: every note is there once, in order, with its own time`, async ({ page, context }) => {
+interface Tap {
+  mend: number;
+  kind: string;
+  text: string | null;
+  from: number;
+  to: number;
+}
+
+/** What the buttons of the bench are kept as. */
+const kinds: Record<string, string> = {
+  'Save note': 'note',
+  Done: 'hands-done',
+  Mixed: 'hands-done',
+  'Mix it now': 'begin',
+  Ready: 'ready',
+  'Not yet': 'not-yet',
+};
+
+/** Writes down what was really pressed, where and when: the page may move on between a look at it and the tap. */
+async function watchTaps(page: Page, tapped: (tap: Omit<Tap, 'from' | 'to'>) => void): Promise<void> {
+  await page.exposeBinding('tapped', (_, ...[mend, words, text]: [number, string, string]) => {
+    const name = Object.keys(kinds).find((each) => words.startsWith(each));
+    if (name) tapped({ mend, kind: kinds[name]!, text: name === 'Save note' ? text : null });
+  });
+  await page.addInitScript(() => {
+    document.addEventListener('DOMContentLoaded', () =>
+      document.getElementById('root')!.addEventListener(
+        'click',
+        ({ target }) => {
+          const button = (target as Element).closest('button');
+          const note = button?.form?.querySelector('input, textarea') as HTMLInputElement | null | undefined;
+          const mend = Number(/mends\/(\d+)/.exec(location.pathname)?.[1]);
+          if (button) void (window as unknown as { tapped: (...what: unknown[]) => void }).tapped(mend, button.innerText.trim(), note?.value ?? '');
+        },
+        true,
+      ),
+    );
+  });
+}
+
+test(`a bench whose network comes and goes, seed ${seed}: everything that was tapped is there once, in order, with its own time`, async ({ page, context }) => {
   const luck = chance(seed);
-  await page.goto(`${server.url}/mends/6/mend`);
-  const note = page.getByRole('textbox', { name: 'Note' });
-  // A mend that was never seen cannot be worked on without a network.
-  await expect(note).toBeVisible();
-  const written: { text: string; from: number; to: number }[] = [];
+  const mends: number[] = [];
+  for (const worked of ['fin-box-surround', 'ski-tip-parted', 'eps-rail-crushed']) {
+    const { id } = (await (await fetch(`${server.url}/api/gallery/${worked}`, { method: 'POST' })).json()) as { id: number };
+    await start(server.url, id);
+    mends.push(id);
+  }
   // The page's clock is the shop's: what the server says it is when the page says it is.
   const offset = Date.parse(((await (await fetch(`${server.url}/api/shop`)).json()) as { now: string }).now) - Date.now();
+  const taps: Tap[] = [];
+  let from = 0;
+  await watchTaps(page, (tap) => taps.push({ ...tap, from, to: Date.now() + offset }));
+  page.on('dialog', (dialog) => void dialog.accept());
+  const note = page.getByRole('textbox', { name: 'Note' });
+  const stage = (id: number) => `${server.url}/mends/${id}/mend`;
+  // A mend that was never seen cannot be worked on without a network.
+  for (const id of mends) {
+    await turnTo(page, stage(id));
+    await expect(page).toHaveURL(stage(id));
+    await expect(note).toBeVisible();
+  }
+  const act = page.getByRole('region', { name: 'Now' }).getByRole('button', { name: /^(Done|Mixed|Mix it now|Ready|Not yet)/ });
   for (let i = 1; i <= deeds; i++) {
-    await context.setOffline(luck([true, false, true]));
-    const text = `note ${i} of ${seed}`;
-    await note.fill(text);
-    const from = Date.now() + offset;
-    await page.getByRole('button', { name: 'Save note' }).click();
-    written.push({ text, from, to: Date.now() + offset });
-    await expect(note).toHaveValue('');
+    const away = luck([true, false, true]);
+    await context.setOffline(away);
+    const does = luck(['note', 'note', 'note', 'act', 'act', 'turn', 'turn', 'reload'] as const);
+    from = Date.now() + offset;
+    if (does === 'turn') {
+      await turnTo(page, stage(luck(mends)));
+      await expect(note).toBeVisible();
+    }
+    if (does === 'reload' && !away) {
+      await page.reload();
+      await expect(note).toBeVisible();
+    }
+    if (does === 'note' || (await act.count()) === 0) {
+      await note.fill(`note ${i} of ${seed}`);
+      await page.getByRole('button', { name: 'Save note' }).click();
+      await expect(note).toHaveValue('');
+    } else if (does === 'act') await act.nth(luck([0, 1]) % (await act.count())).click();
     await pause(luck([0, 200, 1200]));
   }
   await context.setOffline(false);
-  const kept = async () => (await served(6)).events.filter((each) => each.text?.endsWith(` of ${seed}`));
-  // What waited is sent one after another.
-  await expect.poll(async () => (await kept()).length, { timeout: 30_000 + deeds * 500 }).toBe(written.length);
+  expect(new Set(taps.map((each) => each.kind)).size).toBeGreaterThan(1);
+  for (const id of mends) {
+    const tapped = taps.filter((each) => each.mend === id);
+    const kept = async () => (await served(id)).events.filter((each) => Object.values(kinds).includes(each.kind));
+    // What waited is sent one after another.
+    await expect.poll(async () => (await kept()).length, { message: `mend ${id}`, timeout: 30_000 + deeds * 100 }).toBe(tapped.length);
+  }
+  // Nothing is sent a second time.
   await pause(2500);
-  const events = await kept();
-  expect(events.map((each) => each.text)).toEqual(written.map((each) => each.text));
-  // As exactly as the page hears what time it is in the shop, however long a busy machine took over the tap.
-  for (const [i, each] of events.entries()) {
-    expect(Date.parse(each.at)).toBeGreaterThan(written[i]!.from - heardWithinMs);
-    expect(Date.parse(each.at)).toBeLessThan(written[i]!.to + heardWithinMs);
+  await expect(page.getByText('Kept on this device.')).toBeHidden();
+  for (const id of mends) {
+    const tapped = taps.filter((each) => each.mend === id);
+    const events = (await served(id)).events.filter((each) => Object.values(kinds).includes(each.kind));
+    expect(events.map((each) => [each.kind, each.text])).toEqual(tapped.map((each) => [each.kind, each.text]));
+    // As exactly as the page hears what time it is in the shop, however long a busy machine took over the tap.
+    for (const [i, each] of events.entries()) {
+      expect(Date.parse(each.at)).toBeGreaterThan(tapped[i]!.from - heardWithinMs);
+      expect(Date.parse(each.at)).toBeLessThan(tapped[i]!.to + heardWithinMs);
+    }
   }
 });
