@@ -131,3 +131,17 @@ test('a bench that went stale says how old it is, and comes back by itself', asy
   await context.setOffline(false);
   await expect(page.getByText(/What you see is from/)).toBeHidden({ timeout: 6000 });
 });
+
+test('a page that nobody has been to comes by itself when the server is back, and takes nothing with it while it is away', async ({ page }) => {
+  await page.goto(server.url);
+  await page.getByRole('heading', { name: 'The bench' }).waitFor({ state: 'attached' });
+  await server.kill();
+  await page.getByRole('link', { name: 'Shelf', exact: true }).click();
+  await expect(page.getByText('The page is on its way.')).toBeVisible();
+  await page.getByRole('link', { name: 'Bench', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'The bench' })).toBeAttached();
+  await page.getByRole('link', { name: 'Days', exact: true }).click();
+  await expect(page.getByText('The page is on its way.')).toBeVisible();
+  await server.start({ clock: '2026-05-06T09:20:00Z' });
+  await expect(page.getByRole('heading', { name: 'The days' })).toBeAttached();
+});

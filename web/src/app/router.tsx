@@ -1,7 +1,9 @@
 import type { QueryClient } from '@tanstack/react-query';
-import { createRootRouteWithContext, createRoute, createRouter, lazyRouteComponent, redirect } from '@tanstack/react-router';
+import { createRootRouteWithContext, createRoute, createRouter, lazyRouteComponent, redirect, type RouteComponent } from '@tanstack/react-router';
+import { whenThere } from '../api/whenThere';
 import { BenchPage } from '../bench/BenchPage';
 import { isStage } from '../desk/stages';
+import { OnItsWay } from './OnItsWay';
 import { Shell } from './Shell';
 import { NotThere } from './NotThere';
 import { parseSearch, stringifySearch } from './search';
@@ -9,68 +11,72 @@ import { parseSearch, stringifySearch } from './search';
 const root = createRootRouteWithContext<{ queryClient: QueryClient }>()({ component: Shell, notFoundComponent: NotThere });
 const mendPage = () => import('../mend/MendPage');
 
+/** A page whose code is fetched when somebody goes there. */
+const page = <Name extends string, Code extends Record<Name, RouteComponent>>(code: () => Promise<Code>, name: Name) =>
+  lazyRouteComponent(() => whenThere(code), name);
+
 /** Milliseconds that the first page has to come to rest before what it leads to is fetched. */
 const restMs = 3000;
 
 /** Fetches the page of a mend before anybody asks for it: hands go on to one when the server is away as well. */
-export const fetchMendPage = () => setTimeout(() => void mendPage().catch(() => undefined), restMs);
+export const fetchMendPage = () => setTimeout(() => void whenThere(mendPage).catch(() => undefined), restMs);
 
 const bench = createRoute({ getParentRoute: () => root, path: '/', component: BenchPage });
-const days = createRoute({ getParentRoute: () => root, path: '/days', component: lazyRouteComponent(() => import('../days/DaysPage'), 'DaysPage') });
-const fleet = createRoute({ getParentRoute: () => root, path: '/new', component: lazyRouteComponent(() => import('../fleet/FleetPage'), 'FleetPage') });
+const days = createRoute({ getParentRoute: () => root, path: '/days', component: page(() => import('../days/DaysPage'), 'DaysPage') });
+const fleet = createRoute({ getParentRoute: () => root, path: '/new', component: page(() => import('../fleet/FleetPage'), 'FleetPage') });
 // Counter, settings, log and papers are not the bench: what only they need is fetched when somebody goes there.
 const counter = createRoute({
   getParentRoute: () => root,
   path: '/counter',
-  component: lazyRouteComponent(() => import('../counter/CounterPage'), 'CounterPage'),
+  component: page(() => import('../counter/CounterPage'), 'CounterPage'),
 });
 const ticket = createRoute({
   getParentRoute: () => root,
   path: '/tickets/$id',
-  component: lazyRouteComponent(() => import('../counter/TicketPage'), 'TicketPage'),
+  component: page(() => import('../counter/TicketPage'), 'TicketPage'),
 });
 const ticketPaper = createRoute({
   getParentRoute: () => root,
   path: '/tickets/$id/paper',
-  component: lazyRouteComponent(() => import('../print/TicketPaper'), 'TicketPaper'),
+  component: page(() => import('../print/TicketPaper'), 'TicketPaper'),
 });
 const bill = createRoute({
   getParentRoute: () => root,
   path: '/tickets/$id/bill',
-  component: lazyRouteComponent(() => import('../print/BillPaper'), 'BillPaper'),
+  component: page(() => import('../print/BillPaper'), 'BillPaper'),
 });
-const tag = createRoute({ getParentRoute: () => root, path: '/tags/$tag', component: lazyRouteComponent(() => import('../counter/TagPage'), 'TagPage') });
+const tag = createRoute({ getParentRoute: () => root, path: '/tags/$tag', component: page(() => import('../counter/TagPage'), 'TagPage') });
 const gallery = createRoute({
   getParentRoute: () => root,
   path: '/gallery',
-  component: lazyRouteComponent(() => import('../gallery/GalleryPage'), 'GalleryPage'),
+  component: page(() => import('../gallery/GalleryPage'), 'GalleryPage'),
 });
 const log = createRoute({
   getParentRoute: () => root,
   path: '/log',
-  component: lazyRouteComponent(() => import('../log/LogPage'), 'LogPage'),
+  component: page(() => import('../log/LogPage'), 'LogPage'),
   validateSearch: (search): { q?: string } => (typeof search.q === 'string' && search.q ? { q: search.q } : {}),
 });
 const shelf = createRoute({
   getParentRoute: () => root,
   path: '/shelf',
-  component: lazyRouteComponent(() => import('../shelf/ShelfPage'), 'ShelfPage'),
+  component: page(() => import('../shelf/ShelfPage'), 'ShelfPage'),
   validateSearch: (search): { lot?: string } => (typeof search.lot === 'string' && search.lot ? { lot: search.lot } : {}),
 });
 const lotLabels = createRoute({
   getParentRoute: () => root,
   path: '/shelf/labels',
-  component: lazyRouteComponent(() => import('../print/LotLabels'), 'LotLabels'),
+  component: page(() => import('../print/LotLabels'), 'LotLabels'),
 });
 const settings = createRoute({
   getParentRoute: () => root,
   path: '/shop',
-  component: lazyRouteComponent(() => import('../settings/SettingsPage'), 'SettingsPage'),
+  component: page(() => import('../settings/SettingsPage'), 'SettingsPage'),
 });
 const mend = createRoute({
   getParentRoute: () => root,
   path: '/mends/$id/$stage',
-  component: lazyRouteComponent(mendPage, 'MendPage'),
+  component: page(mendPage, 'MendPage'),
   beforeLoad: ({ params }) => {
     // The router takes its redirects as something thrown.
     // eslint-disable-next-line @typescript-eslint/only-throw-error
@@ -80,17 +86,17 @@ const mend = createRoute({
 const sheet = createRoute({
   getParentRoute: () => root,
   path: '/mends/$id/sheet',
-  component: lazyRouteComponent(() => import('../print/JobSheet'), 'JobSheet'),
+  component: page(() => import('../print/JobSheet'), 'JobSheet'),
 });
 const labels = createRoute({
   getParentRoute: () => root,
   path: '/mends/$id/labels',
-  component: lazyRouteComponent(() => import('../print/CupLabels'), 'CupLabels'),
+  component: page(() => import('../print/CupLabels'), 'CupLabels'),
 });
 const note = createRoute({
   getParentRoute: () => root,
   path: '/mends/$id/note',
-  component: lazyRouteComponent(() => import('../print/HandBackNote'), 'HandBackNote'),
+  component: page(() => import('../print/HandBackNote'), 'HandBackNote'),
 });
 
 export function makeRouter(queryClient: QueryClient) {
@@ -115,6 +121,7 @@ export function makeRouter(queryClient: QueryClient) {
       note,
     ]),
     context: { queryClient },
+    defaultPendingComponent: OnItsWay,
     scrollRestoration: true,
     parseSearch,
     stringifySearch,

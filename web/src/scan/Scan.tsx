@@ -1,13 +1,14 @@
 import { ScanQrCode } from 'lucide-react';
 import { Dialog } from 'radix-ui';
 import { lazy, Suspense, useState } from 'react';
+import { whenThere } from '../api/whenThere';
 import { Button } from '../ui/Button';
 import { useKeys } from '../ui/useKeys';
 import { say } from '../words/say';
 import { useHasCamera } from './useCamera';
 
 // The line of every page has a way in: what looks through the camera comes when it is opened.
-const Scanning = lazy(() => import('./Scanning').then(({ Scanning }) => ({ default: Scanning })));
+const Scanning = lazy(() => whenThere(() => import('./Scanning')).then(({ Scanning }) => ({ default: Scanning })));
 
 interface Props {
   /** What is scanned, such as the label of an item. */
@@ -44,7 +45,7 @@ export function Scan({ title, onRead, isSmall = false }: Props) {
           className="fixed inset-x-0 bottom-0 z-50 max-h-screen overflow-y-auto border-2 border-ink bg-sheet p-5 sm:inset-auto sm:top-1/2 sm:left-1/2 sm:w-[34rem] sm:-translate-1/2"
         >
           <Dialog.Title className="text-2xl">{title}</Dialog.Title>
-          <Suspense fallback={<div className="min-h-48" />}>
+          <Suspense fallback={<p className="min-h-48">{say`Loading …`}</p>}>
             <Scanning onRead={onRead} onTaken={() => setOpen(false)} />
           </Suspense>
         </Dialog.Content>

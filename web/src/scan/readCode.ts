@@ -1,3 +1,5 @@
+import { whenThere } from '../api/whenThere';
+
 /** Pixels of the longer side that a code is looked for in: a telephone's photograph has five times as many, and no more to tell. */
 const longestSide = 1600;
 
@@ -8,7 +10,7 @@ const canvas = document.createElement('canvas');
 
 /** What stands in the code that a picture shows; null where none is seen. */
 async function codeIn(picture: CanvasImageSource, width: number, height: number, timeLimit: number): Promise<string | null> {
-  const { default: decode } = await import('qr/decode.js');
+  const { default: decode } = await whenThere(() => import('qr/decode.js'));
   const scale = Math.min(1, longestSide / Math.max(width, height));
   canvas.width = Math.max(1, Math.round(width * scale));
   canvas.height = Math.max(1, Math.round(height * scale));
