@@ -7,7 +7,7 @@ import type { MendView, NewEvent, Problem, RepairCase, RepairPlan } from '../api
 import { leaveBehind, takeOver, type LeftBehind } from './leftBehind';
 import { useHeldDraft } from './useHeldDraft';
 import { ahead } from '../outbox/ahead';
-import { mergeUnheard } from '../outbox/merge';
+import { merge } from '../outbox/merge';
 import { put, useOutbox, useStuck } from '../outbox/outbox';
 import { shopNow } from '../shop/clock';
 import { useUnits } from '../shop/units';
@@ -104,7 +104,8 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
     if (newest.current) return 'busy';
     if (left.openedAt !== openedAt.current) return 'stale';
     base.current = left.base;
-    unheard.current = left.unheard ?? [];
+    // What was left here may be on its way from the background at this moment.
+    unheard.current = [...(left.unheard ?? []), left.mine];
     versionRef.current = left.version;
     changeRef.current(left.mine);
     return 'taken';
@@ -149,7 +150,7 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
         return;
       }
       const ours = newest.current ?? mine;
-      const merged = mergeUnheard(base.current, unheard.current, ours, fresh.case);
+      const merged = merge(base.current, ours, fresh.case, unheard.current);
       if (merged.collides || fresh.status !== 'draft') {
         setKeeping({ state: 'conflict', mine: merged.value });
         // It waits for a person, who may have gone on to something else.

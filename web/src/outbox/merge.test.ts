@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { merge, mergeUnheard } from './merge';
+import { merge } from './merge';
 
 const base = { bench: { temperatureC: 20, zone: 'Etc/UTC' }, damages: [{ depthMm: 3, wet: false }], wanted: { neededBy: null } };
 const with_ = (change: (copy: typeof base) => void) => {
@@ -43,12 +43,32 @@ describe('two changes of one case', () => {
   it('do not collide with what this device sent itself and never heard of', () => {
     const sent = with_((copy) => (copy.damages[0]!.depthMm = 5));
     const mine = with_((copy) => (copy.damages[0]!.depthMm = 6));
-    expect(mergeUnheard(base, [base, sent], mine, structuredClone(sent))).toEqual({ value: mine, collides: false });
-    expect(mergeUnheard(base, [], mine, sent).collides).toBe(true);
+    expect(merge(base, mine, structuredClone(sent), [base, sent])).toEqual({ value: mine, collides: false });
+    expect(merge(base, mine, sent).collides).toBe(true);
     // It did not arrive, and somebody else was there.
     const theirs = with_((copy) => (copy.damages[0]!.depthMm = 7));
-    expect(mergeUnheard(base, [base, sent], mine, theirs).collides).toBe(true);
-    expect(mergeUnheard(base, [base, sent], mine, structuredClone(base))).toEqual({ value: mine, collides: false });
+    expect(merge(base, mine, theirs, [base, sent]).collides).toBe(true);
+    expect(merge(base, mine, structuredClone(base), [base, sent])).toEqual({ value: mine, collides: false });
+  });
+
+  it('do not collide with it either where somebody else was there since, and what that one changed is kept', () => {
+    const sent = with_((copy) => (copy.damages[0]!.depthMm = 5));
+    const since = with_((copy) => {
+      copy.damages[0]!.depthMm = 5;
+      copy.bench.temperatureC = 15;
+    });
+    const mine = with_((copy) => (copy.damages[0]!.depthMm = 6));
+    expect(merge(base, mine, since, [sent])).toEqual({ value: { ...mine, bench: since.bench }, collides: false });
+    // Taken back to what it was before it was sent.
+    expect(merge(base, structuredClone(base), since, [sent])).toEqual({ value: { ...base, bench: since.bench }, collides: false });
+    expect(
+      merge(
+        base,
+        with_((copy) => (copy.bench.temperatureC = 10)),
+        since,
+        [sent],
+      ).collides,
+    ).toBe(true);
   });
 
   // Whatever two people do: nothing that only one of them touched is lost.

@@ -4,7 +4,7 @@ import { mendQuery } from '../api/queries';
 import { create } from '../ui/store';
 import type { MendView } from '../api/types';
 import { draftsUnsent, dropDraft, type HeldDraft, type UnsentDraft } from './drafts';
-import { mergeUnheard, same } from './merge';
+import { merge, same } from './merge';
 
 /** How often it is tried to send what was left unsent, in milliseconds. */
 const everyMs = 5000;
@@ -69,7 +69,7 @@ async function send(queryClient: QueryClient, [desk, draft]: HeldDraft): Promise
 
 async function put(queryClient: QueryClient, { mendId, version, base, mine, unheard = [] }: UnsentDraft, fresh: MendView): Promise<Came> {
   if (fresh.status !== 'draft') return same(mine, fresh.case) ? 'sent' : 'begun';
-  const both = fresh.version === version ? { value: mine, collides: false } : mergeUnheard(base, unheard, mine, fresh.case);
+  const both = fresh.version === version ? { value: mine, collides: false } : merge(base, mine, fresh.case, unheard);
   if (both.collides) return 'collides';
   const params = { header: { 'If-Match': fresh.version }, path: { id: mendId } };
   queryClient.setQueryData(mendQuery(mendId).queryKey, await ask(api.PUT('/api/mends/{id}/case', { params, body: both.value })));
