@@ -12,7 +12,7 @@ describe('a part of the page that is fetched when it is needed', () => {
 
   const server = (...said: (number | null)[]) => {
     const asked = vi.fn(() => {
-      const status = said.length > 1 ? said.shift()! : said[0]!;
+      const status = (said.length > 1 ? said.shift() : said[0]) ?? null;
       return status === null ? Promise.reject(lost) : Promise.resolve({ status } as Response);
     });
     vi.stubGlobal('fetch', asked);
