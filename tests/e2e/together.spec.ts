@@ -81,6 +81,35 @@ test('what this page saved itself is nobody else’s change: neither while it wa
   await expect(page.getByRole('alert')).toBeHidden();
 });
 
+test('what was sent and never heard of is known for one’s own where somebody changed something else since, and outlives the page', async ({
+  page,
+}) => {
+  const id = await openMend(page, server.url, 'BRD-02');
+  const depth = async () => (await mendOf(id)).case.damages[0]!.seen.depthMm;
+  await page.route(`**/api/mends/${id}/case`, async (route) => {
+    await route.fetch();
+    return route.abort();
+  });
+  await setNumber(page, /How deep/, '9');
+  await expect.poll(depth).toBe(9);
+  await expect(page.getByText('kept on this device; waiting for the server')).toBeVisible();
+  await elsewhere(id, (repairCase) => (repairCase.bench.temperatureC = 17));
+
+  let refused = 0;
+  await page.unroute(`**/api/mends/${id}/case`);
+  await page.route(`**/api/mends/${id}`, (route) => route.abort());
+  page.on('response', (answer) => (refused += Number(answer.status() === 409)));
+  await setNumber(page, /How deep/, '10');
+  await expect.poll(() => refused).toBe(1);
+  page.on('dialog', (dialog) => void dialog.accept());
+  await page.reload();
+  await page.unroute(`**/api/mends/${id}`);
+  await expect.poll(depth, { timeout: 20_000 }).toBe(10);
+  expect((await mendOf(id)).case.bench.temperatureC).toBe(17);
+  await kept(page);
+  await expect(page.getByRole('alert')).toBeHidden();
+});
+
 test('a mend that is left before its change was saved stands as it was left, and does not take itself for somebody else', async ({ page }) => {
   const id = await openMend(page, server.url, 'BRD-02');
   const depth = page.getByRole('textbox', { name: /How deep/ });

@@ -139,12 +139,36 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
     },
     [clear],
   );
+  // What the server did not answer is kept on this device, whether the page is still looked at or not.
+  const onUnsaved = useCallback(
+    (why: Unplanned) => {
+      // What was kept meanwhile is not unsaved, and what was written meanwhile is what is kept.
+      const mine = newest.current;
+      if (!mine) return;
+      if (why !== 'waiting' || !base.current) {
+        setKeeping({ state: why });
+        return;
+      }
+      // Nothing is said to be kept before it is.
+      void hold(onTheWay(mine, base.current)).then(() => {
+        if (newest.current === mine) setKeeping({ state: why });
+      });
+    },
+    [hold, onTheWay],
+  );
   // Somebody else was first: both changes are put together, and only where they collide is it asked which one is meant.
   const onConflict = useCallback(
     async (mine: RepairCase) => {
-      const { data: fresh } = await refetch();
+      // It may be long before anybody says what stands there now.
+      if (base.current) void hold(onTheWay(newest.current ?? mine, base.current));
+      const { data: fresh, error } = await refetch();
       // Whoever came back meanwhile settles it.
       if (handedOver.current) return;
+      if (isSilence(error)) {
+        // What is known of theirs is from before: it is asked again.
+        onUnsaved('waiting');
+        return;
+      }
       if (!fresh || !base.current) {
         setKeeping({ state: 'conflict', mine });
         return;
@@ -162,24 +186,7 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
       unheard.current = [];
       changeRef.current(merged.value);
     },
-    [refetch, hold, onTheWay],
-  );
-  // What the server did not answer is kept on this device, whether the page is still looked at or not.
-  const onUnsaved = useCallback(
-    (why: Unplanned) => {
-      // What was kept meanwhile is not unsaved, and what was written meanwhile is what is kept.
-      const mine = newest.current;
-      if (!mine) return;
-      if (why !== 'waiting' || !base.current) {
-        setKeeping({ state: why });
-        return;
-      }
-      // Nothing is said to be kept before it is.
-      void hold(onTheWay(mine, base.current)).then(() => {
-        if (newest.current === mine) setKeeping({ state: why });
-      });
-    },
-    [hold, onTheWay],
+    [refetch, hold, onTheWay, onUnsaved],
   );
   const onSent = useCallback((sent: RepairCase) => {
     if (!unheard.current.includes(sent)) unheard.current = [...unheard.current, sent].slice(-mostUnheard);
