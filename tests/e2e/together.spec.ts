@@ -81,9 +81,7 @@ test('what this page saved itself is nobody else’s change: neither while it wa
   await expect(page.getByRole('alert')).toBeHidden();
 });
 
-test('what was sent and never heard of is known for one’s own where somebody changed something else since, and outlives the page', async ({
-  page,
-}) => {
+test('what was sent and never heard of is known for one’s own where somebody changed something else since, and outlives the page', async ({ page }) => {
   const id = await openMend(page, server.url, 'BRD-02');
   const depth = async () => (await mendOf(id)).case.damages[0]!.seen.depthMm;
   await page.route(`**/api/mends/${id}/case`, async (route) => {
