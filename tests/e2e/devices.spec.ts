@@ -32,7 +32,11 @@ interface Served {
   case: { damages: { seen: { depthMm: number; shape: { widthMm: number } } }[] };
   events: { at: string; kind: string; text: string | null }[];
 }
-const served = async (id: number) => (await (await fetch(`${server.url}/api/mends/${id}`)).json()) as Served;
+/** What the server has of a mend. A connection that was closed while nobody used it, as over a long run, is made anew. */
+const served = async (id: number) => {
+  const ask = () => fetch(`${server.url}/api/mends/${id}`);
+  return (await (await ask().catch(ask)).json()) as Served;
+};
 
 /** What each device changes, and how it stands in the case. */
 const fields = [
