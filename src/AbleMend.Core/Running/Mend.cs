@@ -78,6 +78,7 @@ public sealed record Happening(
         [RunEventKind.Gauge] = ["stepId", "text"],
         [RunEventKind.Pressure] = ["stepId", "text", "value", "airC", "barometerKpa", "resolution"],
         [RunEventKind.Weighed] = ["stepId", "value", "resolution"],
+        [RunEventKind.Measured] = ["stepId", "value", "resolution"],
         [RunEventKind.Find] = ["stepId", "text"],
         [RunEventKind.Undo] = [],
         [RunEventKind.HandBack] = ["text"],
@@ -193,7 +194,7 @@ public sealed record Mend(RepairCase Case, RepairPlan? Plan, MendStatus Status, 
             return Refuse("unknown-id", "text", $"Nothing called '{next.Text ?? "":as-is}' goes wrong at this step.", "Pick one of those that are offered there.");
         }
 
-        var kept = this with { Plan = Mishaps.PlanAfter(this, state, next, cause, planner), Events = [.. Events, next.Kind == RunEventKind.Proof ? next with { Passed = Passes(plan, next) } : next] };
+        var kept = this with { Plan = Mishaps.PlanAfter(this, state, next, cause, planner), Events = [.. Events, next.Kind == RunEventKind.Proof ? Judged(plan, state, next) : next] };
         var handedBack = kept.StateAt(now).HandedBackAt;
         return Outcome<Mend>.Of(kept with { Status = handedBack is null ? MendStatus.Running : MendStatus.HandedBack, ClosedAt = handedBack });
     }
@@ -301,10 +302,12 @@ public sealed record Mend(RepairCase Case, RepairPlan? Plan, MendStatus Status, 
         : Plan!.Damages.Select(damage => planner.Catalogue.With(Case.Products ?? []).Materials.GetValueOrDefault(damage.System!.Material)?.Chemistry)
             .LastOrDefault(chemistry => chemistry is "epoxy" or "polyester");
 
-    private static bool Passes(RepairPlan plan, RunEvent result)
+    /// <summary>A result with its measure, the difference of what was read where nothing else is given, and with what that shows.</summary>
+    private static RunEvent Judged(RepairPlan plan, RunState state, RunEvent result)
     {
         var test = plan.Steps.First(step => step.Id == result.StepId);
-        return ProofTest.All[test.Proof!].Passes(result.Value, result.Passed == true, Run.LimitOf(plan, test));
+        var measured = result.Value ?? state.Fronts.FirstOrDefault(front => front.StepId == result.StepId)?.Test?.Difference;
+        return result with { Value = measured, Passed = ProofTest.All[test.Proof!].Passes(measured, result.Passed == true, Run.LimitOf(plan, test)) };
     }
 
     /// <summary>What can go wrong at a step, for who looks for what went wrong; empty where that step is not in hand.</summary>

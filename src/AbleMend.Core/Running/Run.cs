@@ -122,7 +122,8 @@ public static class Run
             Dryings.Of(step, kept),
             hold?.Trace,
             plan.Steps.FirstOrDefault(each => each.Id == (step.Uses ?? step.Id) && each.Pour?.Cup is not null) is { } mix ? bench.Cups.TogetherOf(mix) : null,
-            wet.All(each => each.Until is not null) ? wet.Max(each => each.Until) : null);
+            wet.All(each => each.Until is not null) ? wet.Max(each => each.Until) : null,
+            TestsInHand.Of(plan, step, steps[step.Id].StartedAt, kept));
     }
 
     /// <summary>What a run is folded at.</summary>
@@ -191,6 +192,7 @@ public static class Run
             RunEventKind.Poured or RunEventKind.Stirred or RunEventKind.ThrownOut => CupsInHand.Refuse(plan, state, next),
             RunEventKind.Weighed when front?.Drying is null => new Problem("not-this-step", "stepId", "Nothing dries at this step.", "Reload the mend: it went on elsewhere."),
             RunEventKind.Weighed when next.Value is not (>= 1 and <= Dryings.MostG) => new Problem("out-of-range", "value", $"A weight lies from {Grams(1)} to {Grams(Dryings.MostG)}.", "Weigh it again, in grams."),
+            RunEventKind.Measured => TestsInHand.RefuseReading(plan, front, next),
             RunEventKind.Gauge or RunEventKind.Pressure when next.Text is { Length: > Surroundings.LongestInstrument } => new Problem("too-long", "text", $"An instrument's name has at most {Surroundings.LongestInstrument} characters.", "Pick one of those that are attached."),
             RunEventKind.Gauge when front?.Hold is null => new Problem("not-this-step", "stepId", "No hold test is current.", "Reload the mend: it went on elsewhere."),
             RunEventKind.Pressure => RefusePressure(front, next),
@@ -217,6 +219,9 @@ public static class Run
 
     private static Problem Wrong(Message message) => new("not-now", "kind", message, "Reload the mend: it may have gone on in another window.");
 
+    /// <summary>More than this, in the unit of any test, is a slip of the finger.</summary>
+    private const double MostMeasured = 1000;
+
     private static Problem? RefuseProof(RepairPlan plan, Front? front, RunEvent next)
     {
         var test = plan.Steps.FirstOrDefault(step => step.Id == next.StepId)?.Proof;
@@ -225,9 +230,10 @@ public static class Run
             return new Problem("not-this-step", "stepId", "This test is not the current step.", "Reload the mend: it went on elsewhere.");
         }
 
-        return ProofTest.All[test].Measures is not null && next.Value is not (>= -1000 and <= 1000)
+        var measured = next.Value ?? front.Test?.Difference;
+        return ProofTest.All[test].Measures is not null && measured is not (>= -MostMeasured and <= MostMeasured)
             ? new Problem("out-of-range", "value", "This test needs a measurement.", "Measure it and give a number.")
-            : null;
+            : TestsInHand.RefuseSooner(front, test, next);
     }
 
     /// <summary>The events that still stand: those that were taken back are left out, and the taking back with them.</summary>

@@ -79,6 +79,9 @@ public enum RunEventKind
     /// <summary>A weighing of what dries.</summary>
     Weighed,
 
+    /// <summary>A reading of a test that compares two, such as a weight before and after.</summary>
+    Measured,
+
     /// <summary>A leak or a flaw that was found while working: one find does not exclude another.</summary>
     Find,
 
@@ -98,7 +101,7 @@ public enum RunEventKind
 /// <param name="Kind">What.</param>
 /// <param name="StepId">Step that it concerns; null for notes, readings, undo and hand-back.</param>
 /// <param name="Text">Words of a note, the place of a find, the part that was poured, what went wrong, the material of a pace, the instrument that is or was read by itself, the light in a word, or what to watch on hand-back.</param>
-/// <param name="Value">Temperature in °C of a reading of the bench or the item, or of where it stands warm, humidity in percent, ultraviolet in mW/cm², gauge pressure in kPa of a hold test, what was poured in g or mL, what something weighs in g, a pace beside the label's, or the measure of a test.</param>
+/// <param name="Value">Temperature in °C of a reading of the bench or the item, or of where it stands warm, humidity in percent, ultraviolet in mW/cm², gauge pressure in kPa of a hold test, what was poured in g or mL, what something weighs in g, a reading of a test in its unit, a pace beside the label's, or the measure of a test.</param>
 /// <param name="Passed">Whether a test passed, a probe lies there or the item stands in the warm from now on, or what was mended holds.</param>
 /// <param name="AirC">Air temperature in °C at a reading of a hold test; null takes the bench.</param>
 /// <param name="BarometerKpa">Barometer in kPa at a reading of a hold test; null takes sea level.</param>

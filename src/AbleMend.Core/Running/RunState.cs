@@ -129,12 +129,17 @@ public sealed record WeighedAt(DateTimeOffset At, double Grams);
 /// <param name="Trace">The readings of its hold test, and how they come; null when none is current.</param>
 /// <param name="Together">The cup that its mix, or what uses it, shares with other mends; null where it has one of its own.</param>
 /// <param name="TurnFrom">When what was put on the other side no longer runs, so that the item may be turned to it; null where it waits for nothing of that kind, or that is not put on yet.</param>
+/// <param name="Test">How far its test has got; null where no tool of a test is in hand.</param>
 public sealed record Front(
     int Damage, string StepId, StepPhase Phase, LiveWindow? Window, DateTimeOffset? UseBy, HoldResult? Hold, string? LeadsBackTo, DateTimeOffset? HeldUntil = null, IReadOnlyList<int>? WaitsFor = null,
-    CupStand? Cup = null, DryingStand? Drying = null, HoldTrace? Trace = null, CupTogether? Together = null, DateTimeOffset? TurnFrom = null)
+    CupStand? Cup = null, DryingStand? Drying = null, HoldTrace? Trace = null, CupTogether? Together = null, DateTimeOffset? TurnFrom = null, TestStand? Test = null)
 {
     /// <value>Whether it waits for a cup that another mend mixes.</value>
     public bool WaitsForCup => Together is { IsMixedHere: false, BeganAt: null } && Phase is StepPhase.Next or StepPhase.Hands;
+
+    /// <value>When hands go on with it, where that is not at once: it is held back, or a test still lasts.</value>
+    [JsonIgnore]
+    public DateTimeOffset? NotBefore => HeldUntil ?? Test?.NotBefore;
 }
 
 /// <summary>Where an item stands while something sets on it, beside the bench.</summary>

@@ -39,7 +39,8 @@ internal static class BenchEntries
                     .Select(step => new Band(titles[step.StepId], step.StartsAt!.Value, step.HandsEndAt!.Value, step.OpensAt, step.ClosesAt)),
             ],
             state.HeldUntil ?? lead?.TurnFrom,
-            state.Warm?.StandsAtC is not null);
+            state.Warm?.StandsAtC is not null,
+            lead?.Test?.NotBefore);
     }
 
     /// <summary>A mend that is not started.</summary>

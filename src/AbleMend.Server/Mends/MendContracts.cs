@@ -87,7 +87,8 @@ public sealed record BenchEntry(
     int StepsAll,
     IReadOnlyList<Band> Bands,
     DateTimeOffset? HeldUntil = null,
-    bool InWarm = false);
+    bool InWarm = false,
+    DateTimeOffset? TestUntil = null);
 
 /// <summary>A mend that is not started yet, told by the first of its damages.</summary>
 public sealed record DraftEntry(int Id, string Tag, string ItemName, string Construction, Damage Damage, int Damages, DateTimeOffset? DueAt, int? FollowsMendId);

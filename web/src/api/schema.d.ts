@@ -991,6 +991,8 @@ export interface components {
             heldUntil?: null | string;
             /** @default false */
             inWarm: boolean;
+            /** Format: date-time */
+            testUntil?: null | string;
         };
         /** @description Air, light and hours at the bench. */
         BenchFacts: {
@@ -2344,6 +2346,7 @@ export interface components {
              * @description When what was put on the other side no longer runs, so that the item may be turned to it; null where it waits for nothing of that kind, or that is not put on yet.
              */
             turnFrom?: null | string;
+            test?: null | components["schemas"]["TestStand"];
             /** @description Whether it waits for a cup that another mend mixes. */
             waitsForCup?: boolean;
         };
@@ -3912,6 +3915,22 @@ export interface components {
              * @default false
              */
             wholeItem: boolean;
+            tool?: null | components["schemas"]["ProofTool"];
+        };
+        /** @description What a test is done with, and how long it lasts. */
+        ProofTool: {
+            /** @description What is fetched for it; null for bare hands. */
+            needs?: null | string;
+            readings?: null | components["schemas"]["TwoReadings"];
+            /**
+             * Format: double
+             * @description Minutes that it lasts, once it has begun; null where it is over at once.
+             */
+            forMin?: null | number;
+            /** @description What has been done when those minutes begin. */
+            begins?: null | string;
+            /** @description What is done when they are over. */
+            ends?: null | string;
         };
         /** @description What the shop asks for its work. */
         Rates: {
@@ -3946,6 +3965,8 @@ export interface components {
          * @enum {unknown}
          */
         RatioBasis: "volume" | "weight";
+        /** @enum {unknown} */
+        ReadingVerdict: "passes" | "fails" | "too-close" | null;
         /** @description What an instrument read last of one thing. */
         ReadingView: {
             /** @description What is measured. */
@@ -4097,7 +4118,7 @@ export interface components {
             text?: null | string;
             /**
              * Format: double
-             * @description Temperature in °C of a reading of the bench or the item, or of where it stands warm, humidity in percent, ultraviolet in mW/cm², gauge pressure in kPa of a hold test, what was poured in g or mL, what something weighs in g, a pace beside the label's, or the measure of a test.
+             * @description Temperature in °C of a reading of the bench or the item, or of where it stands warm, humidity in percent, ultraviolet in mW/cm², gauge pressure in kPa of a hold test, what was poured in g or mL, what something weighs in g, a reading of a test in its unit, a pace beside the label's, or the measure of a test.
              */
             value?: null | number;
             /** @description Whether a test passed, a probe lies there or the item stands in the warm from now on, or what was mended holds. */
@@ -4133,7 +4154,7 @@ export interface components {
          * @description What happened at the bench.
          * @enum {unknown}
          */
-        RunEventKind: "begin" | "hands-done" | "ready" | "not-yet" | "proof" | "redo" | "poured" | "stirred" | "thrown-out" | "cup-together" | "cup-apart" | "cup-shared" | "mishap" | "note" | "reading" | "surface" | "humidity" | "light" | "probe" | "warm" | "pace" | "pressure" | "gauge" | "weighed" | "find" | "undo" | "hand-back" | "looked-again";
+        RunEventKind: "begin" | "hands-done" | "ready" | "not-yet" | "proof" | "redo" | "poured" | "stirred" | "thrown-out" | "cup-together" | "cup-apart" | "cup-shared" | "mishap" | "note" | "reading" | "surface" | "humidity" | "light" | "probe" | "warm" | "pace" | "pressure" | "gauge" | "weighed" | "measured" | "find" | "undo" | "hand-back" | "looked-again";
         /** @description A run, folded from its events. What stands here of a current step is that of the damage that needs hands first. */
         RunState: {
             /** @description Step that is next, in hand or waiting; null when all are done. */
@@ -4673,6 +4694,50 @@ export interface components {
             /** @description Days on which they are away; null for none. */
             away?: null | string[];
         };
+        /** @description A reading of a test. */
+        TestReading: {
+            /**
+             * Format: date-time
+             * @description When.
+             */
+            at: string;
+            /**
+             * Format: double
+             * @description What was read, in the unit of the test.
+             */
+            value: number;
+        };
+        /** @description How far a test has got. */
+        TestStand: {
+            first: null | components["schemas"]["TestReading"];
+            then: null | components["schemas"]["TestReading"];
+            /**
+             * Format: date-time
+             * @description When it may be read again; null where it may be at any time.
+             */
+            thenFrom: null | string;
+            /**
+             * Format: double
+             * @description The difference of both; null before both are there.
+             */
+            difference: null | number;
+            /**
+             * Format: double
+             * @description How far that may be off, nineteen times out of twenty; null where a hand said what it read.
+             */
+            offBy: null | number;
+            verdict: null | components["schemas"]["ReadingVerdict"];
+            /**
+             * Format: double
+             * @description Minutes that it lasts; null where it lasts no time.
+             */
+            forMin: null | number;
+            /**
+             * Format: date-time
+             * @description When it has lasted long enough; null before it was begun.
+             */
+            until: null | string;
+        };
         /**
          * @description How a layer is drawn.
          * @enum {unknown}
@@ -4864,6 +4929,28 @@ export interface components {
         };
         /** @enum {unknown} */
         Trust: "sure" | "doubtful" | "no" | null;
+        /** @description Two readings of one instrument, in the unit of their test. */
+        TwoReadings: {
+            /** @description What is read first. */
+            first: string;
+            /** @description What is read then. */
+            then: string;
+            /**
+             * Format: double
+             * @description Least that is believed.
+             */
+            least: number;
+            /**
+             * Format: double
+             * @description Most that is believed.
+             */
+            most: number;
+            /**
+             * Format: double
+             * @description How many hours lie between them at least; null where one may follow the other.
+             */
+            hoursApart?: null | number;
+        };
         /**
          * @description The units that a shop reads.
          * @enum {unknown}

@@ -3,7 +3,7 @@ import { benchMoment } from './moment';
 
 const now = Date.UTC(2026, 4, 6, 9);
 const iso = (minutes: number) => new Date(now + minutes * 60_000).toISOString();
-const base = { phase: 'waiting', window: null, useBy: null, urgency: 'waiting', heldUntil: null } as const;
+const base = { phase: 'waiting', window: null, useBy: null, urgency: 'waiting', heldUntil: null, testUntil: null } as const;
 const window = (opens: number | null, closes: number | null) => ({
   stepId: 'x',
   kind: 'recoat' as const,
@@ -26,5 +26,9 @@ describe('what the bench says', () => {
   it('of a wait that does not end here', () => expect(benchMoment({ ...base, window: window(null, null) }, now).tone).toBe('late'));
   it('of what had better be begun tomorrow', () =>
     expect(benchMoment({ ...base, phase: 'next', heldUntil: iso(900) }, now)).toMatchObject({ tone: 'early', untilMs: now + 900 * 60_000 }));
+  it('of a test that lasts', () => {
+    expect(benchMoment({ ...base, phase: 'hands', testUntil: iso(7) }, now)).toMatchObject({ tone: 'early', untilMs: now + 7 * 60_000 });
+    expect(benchMoment({ ...base, phase: 'hands', testUntil: iso(-1) }, now)).toMatchObject({ tone: 'good', big: 'Look at it', untilMs: null });
+  });
   it('of hands', () => expect(benchMoment({ ...base, phase: 'next' }, now).words).toBe('Hands now'));
 });

@@ -11,7 +11,7 @@ export interface BenchMoment {
   untilMs: number | null;
 }
 
-type Entry = Pick<BenchEntry, 'phase' | 'window' | 'useBy' | 'urgency' | 'heldUntil'>;
+type Entry = Pick<BenchEntry, 'phase' | 'window' | 'useBy' | 'urgency' | 'heldUntil' | 'testUntil'>;
 
 export function benchMoment(entry: Entry, now: number): BenchMoment {
   if (entry.useBy) {
@@ -24,6 +24,12 @@ export function benchMoment(entry: Entry, now: number): BenchMoment {
   if (entry.phase === 'done') return { tone: 'good', words: say`All done`, big: say`Hand it back`, untilMs: null };
   const held = entry.heldUntil ? Date.parse(entry.heldUntil) : 0;
   if (held > now) return { tone: 'early', words: say`Not yet: begin it in`, big: '', untilMs: held };
+  if (!entry.window && entry.testUntil) {
+    const over = Date.parse(entry.testUntil);
+    return over > now
+      ? { tone: 'early', words: say`The test lasts for`, big: '', untilMs: over }
+      : { tone: 'good', words: say`The test has lasted`, big: say`Look at it`, untilMs: null };
+  }
   if (!entry.window) return { tone: 'good', words: say`Hands now`, big: say`Hands now`, untilMs: null };
   const end = nextEnd(entry.window, now);
   switch (windowState(entry.window, now)) {

@@ -47,6 +47,17 @@ describe('the run ahead of the server', () => {
     });
   });
 
+  it('knows what was read for a test, and how long one lasts that was begun', () => {
+    const before = mend('lay');
+    before.run!.fronts[0]!.test = { first: null, then: null, thenFrom: null, difference: null, offBy: null, verdict: null, forMin: 10, until: null };
+    const read = ahead(before, [happened('measured', 'lay', { value: 3212 }), happened('begin', 'lay')]).run!.fronts[0]!;
+    expect(read).toMatchObject({ phase: 'hands', test: { first: { at, value: 3212 }, then: null, until: '2026-05-06T10:10:00.000Z' } });
+    expect(ahead(before, [happened('measured', 'lay', { value: 3212 }), happened('measured', 'lay', { value: 3214 })]).run!.fronts[0]!.test!.then!.value).toBe(
+      3214,
+    );
+    expect(ahead(mend('lay'), [happened('measured', 'lay', { value: 1 })])).toEqual(mend('lay'));
+  });
+
   it('ends with the last step, stops at a failed test, and leaves alone what it does not know', () => {
     expect(ahead(mend('lay'), [happened('hands-done', 'lay')]).run).toMatchObject({ currentStepId: null, fronts: [] });
     expect(ahead(mend('lay'), [happened('proof', 'lay', { passed: false })]).run!.phase).toBe('failed');

@@ -17,7 +17,16 @@ function after(run: Run, steps: readonly PlanStep[], event: NewEvent): Run {
   const at = event.at ?? new Date().toISOString();
   switch (event.kind) {
     case 'begin':
-      return withFront(run, front, { ...front, phase: 'hands', useBy: step.useWithinMin === null ? front.useBy : later(at, step.useWithinMin * 60_000) });
+      return withFront(run, front, {
+        ...front,
+        phase: 'hands',
+        useBy: step.useWithinMin === null ? front.useBy : later(at, step.useWithinMin * 60_000),
+        test: begun(front.test, at),
+      });
+    case 'measured':
+      return front.test && typeof event.value === 'number'
+        ? withFront(run, front, { ...front, test: withReading(front.test, { at, value: event.value }) })
+        : run;
     case 'proof':
       return event.passed === true ? handsOff(run, steps, front, step, at) : withFront(run, front, { ...front, phase: 'failed' });
     case 'hands-done':
@@ -28,6 +37,13 @@ function after(run: Run, steps: readonly PlanStep[], event: NewEvent): Run {
       return run;
   }
 }
+
+/** What two readings say is worked out by the server; that they were taken is known. */
+const withReading = (test: NonNullable<Front['test']>, reading: { at: string; value: number }) =>
+  test.first ? { ...test, then: reading } : { ...test, first: reading };
+
+/** A test that lasts ends as long after it was begun. */
+const begun = (test: Front['test'], at: string) => (test?.forMin ? { ...test, until: later(at, test.forMin * 60_000) } : test);
 
 const later = (iso: string, byMs: number) => new Date(Date.parse(iso) + byMs).toISOString();
 

@@ -156,6 +156,7 @@ const eventWords: Record<string, string> = {
   pressure: say`gauge`,
   gauge: say`read by itself`,
   weighed: say`weighed`,
+  measured: say`read`,
   reading: say`bench`,
   surface: say`item`,
   humidity: say`humidity`,

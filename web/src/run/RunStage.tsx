@@ -77,7 +77,7 @@ export function RunStage({ desk, catalogue, goTo }: StageProps) {
           </>
         }
       >
-        <CurrentStep key={step.id + front.phase} step={step} front={front} desk={desk} proofs={catalogue.proofs} />
+        <CurrentStep key={step.id + (step.proof ? '' : front.phase)} step={step} front={front} desk={desk} proofs={catalogue.proofs} />
       </Afar>
       <Ahead desk={desk} run={mend.run} />
       <Extras desk={desk} />
@@ -115,12 +115,7 @@ function CurrentStep({ step, front, desk, proofs }: CurrentProps) {
       {front.drying && front.phase !== 'failed' ? <DryingWeights drying={front.drying} stepId={step.id} desk={desk} /> : null}
       {front.hold && front.phase !== 'failed' ? <HoldReadings hold={front.hold} trace={front.trace} judged={!!proof} stepId={step.id} desk={desk} /> : null}
       {proof && front.phase !== 'failed' && !waiting ? (
-        <ProofForm
-          test={proof}
-          limit={front.hold?.mattersPercentPerHour ?? proof.limit}
-          busy={desk.busy}
-          onResult={(value, passed) => desk.happened(event('proof', step.id, value, passed))}
-        />
+        <ProofForm test={proof} limit={front.hold?.mattersPercentPerHour ?? proof.limit} stand={front.test} stepId={step.id} desk={desk} />
       ) : front.together && front.waitsForCup ? (
         <MixedElsewhere together={front.together} front={front} desk={desk} />
       ) : front.cup ? (

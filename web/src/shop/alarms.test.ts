@@ -3,7 +3,7 @@ import { alarmsOf } from './alarms';
 
 const now = Date.UTC(2026, 4, 6, 9);
 const iso = (minutes: number) => new Date(now + minutes * 60_000).toISOString();
-const entry = (change: object) => ({ id: 7, tag: 'BRD-07', stepTitle: 'Lay the patches', window: null, useBy: null, ...change });
+const entry = (change: object) => ({ id: 7, tag: 'BRD-07', stepTitle: 'Lay the patches', window: null, useBy: null, testUntil: null, ...change });
 const window = (opens: number | null, closes: number | null) => ({
   stepId: 'glass',
   kind: 'sandable' as const,
@@ -29,6 +29,11 @@ describe('the alarm', () => {
   it('names what can still be saved before what is lost, and that before what merely opened', () => {
     const all = [entry({ id: 1, window: window(0, null) }), entry({ id: 2, useBy: iso(-1) }), entry({ id: 3, useBy: iso(2) })];
     expect(alarmsOf(all, now, 5).map((alarm) => alarm.id)).toEqual([3, 2, 1]);
+  });
+  it('rings when a test has lasted long enough, and not before', () => {
+    expect(kinds({ testUntil: iso(0) })).toEqual(['open']);
+    expect(kinds({ testUntil: iso(1) })).toEqual([]);
+    expect(kinds({ testUntil: iso(-11) })).toEqual([]);
   });
   it('leaves a fresh mix alone', () => expect(kinds({ useBy: iso(20) })).toEqual([]));
   it('has a key of its own for each end, so that silencing one does not silence the next', () => {

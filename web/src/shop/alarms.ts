@@ -16,7 +16,7 @@ const minute = 60_000;
 /** A window that opened longer ago than this does not ring for somebody who has just come in. */
 const freshMs = 10 * minute;
 
-type Entry = Pick<BenchEntry, 'id' | 'tag' | 'stepTitle' | 'window' | 'useBy'>;
+type Entry = Pick<BenchEntry, 'id' | 'tag' | 'stepTitle' | 'window' | 'useBy' | 'testUntil'>;
 
 /** @param ringsBeforeMin how many minutes before an end it is rung for: the core says so */
 export function alarmsOf(entries: readonly Entry[], now: number, ringsBeforeMin: number): BenchAlarm[] {
@@ -35,7 +35,8 @@ function alarmOf(entry: Entry, now: number, ringsBeforeMs: number): BenchAlarm[]
   if (past(entry.window?.closesAt)) return alarm('lost', entry.window!.closesAt!, say`${entry.stepTitle}: the window has closed`);
   if (near(entry.useBy)) return alarm('closing', entry.useBy!, say`${entry.stepTitle}: the mix is nearly past using`);
   if (near(entry.window?.closesAt)) return alarm('closing', entry.window!.closesAt!, say`${entry.stepTitle}: the window closes`);
-  const opens = entry.window?.opensAt;
-  const opened = opens ? now - Date.parse(opens) : -1;
-  return opens && opened >= 0 && opened < freshMs ? alarm('open', opens, say`${entry.stepTitle}: the wait is over, test it`) : [];
+  const justOver = (end: string | null | undefined) => end && now >= Date.parse(end) && now - Date.parse(end) < freshMs;
+  if (justOver(entry.window?.opensAt)) return alarm('open', entry.window!.opensAt!, say`${entry.stepTitle}: the wait is over, test it`);
+  if (justOver(entry.testUntil)) return alarm('open', entry.testUntil!, say`${entry.stepTitle}: its time is over`);
+  return [];
 }
