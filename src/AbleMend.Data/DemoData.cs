@@ -40,7 +40,8 @@ public static class DemoData
         ],
         Offcuts: [new("glass, long", "glass-136", 640, 180), new("glass, square", "glass-136", 150, 150), new("PVC, grey", "pvc-patch", 210, 120)],
         Floor: new ShopFloor([new Technician("Wren"), new Technician("Ash", Skill: 2, ComesHour: 9, GoesHour: 17, DaysOff: [Weekday.Saturday])], Clamps: 4, Places: 8, ClosedDays: [Weekday.Sunday], BreakFromHour: 13, WarmPlaces: 1),
-        Rates: new Rates("EUR", 48, 18, 5, 23));
+        Rates: new Rates("EUR", 48, 18, 5, 23),
+        Devices: [new("Bench scale", new ScaleDevice(0.1)), new("Small syringes", new SyringeDevice(0.2, 10))]);
 
     /// <summary>Fills an empty database, all of it or nothing: a start that is cut short leaves it empty for the next one.</summary>
     /// <param name="db">The database.</param>

@@ -19,8 +19,9 @@ namespace AbleMend.Data;
 /// <param name="Offcuts">Pieces of cloth and patch stock at hand.</param>
 /// <param name="Floor">Who mends, and what there is only so much of; null for one pair of hands.</param>
 /// <param name="Rates">What the shop asks for its work; null where it has not said.</param>
+/// <param name="Devices">What else is measured with, beside the usual device of its tools.</param>
 public sealed record ShopSettings(string Name, UnitSystem Units, BenchFacts Bench, Tools Tools, IReadOnlyList<Lot>? Shelf, IReadOnlyList<Material>? Products = null,
-    IReadOnlyList<Offcut>? Offcuts = null, ShopFloor? Floor = null, Rates? Rates = null)
+    IReadOnlyList<Offcut>? Offcuts = null, ShopFloor? Floor = null, Rates? Rates = null, IReadOnlyList<NamedDevice>? Devices = null)
 {
     /// <value>The shop as a new case starts from it.</value>
     [System.Text.Json.Serialization.JsonIgnore]

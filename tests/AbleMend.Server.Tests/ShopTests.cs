@@ -162,6 +162,21 @@ public sealed class ShopTests : IDisposable
     }
 
     [Fact]
+    public async Task Devices_are_kept_by_their_names_and_refused_by_their_fields()
+    {
+        var shop = await ShopAsync();
+        async Task<Problem> RefusedAsync(params Core.Mixing.NamedDevice[] devices) => await Shop.ProblemAsync(await _shop.SendAsync(HttpMethod.Put, "/api/shop", shop.Settings with { Devices = devices }, shop.Version));
+        Core.Mixing.NamedDevice scale = new("Bench scale", new Core.Mixing.ScaleDevice(0.1));
+        (await RefusedAsync(scale, scale with { Name = "bench SCALE " })).ShouldSatisfyAllConditions(twice => twice.Code.ShouldBe("twice"), twice => twice.Field.ShouldBe("devices"));
+        (await RefusedAsync(scale, new("Cup", new Core.Mixing.CupDevice(1, 2, 60)))).ShouldSatisfyAllConditions(line => line.Code.ShouldBe("line-error"), line => line.Field.ShouldBe("devices[1].device.lineErrorMl"));
+        (await RefusedAsync(scale with { Device = new Core.Mixing.ScaleDevice(-1) })).Field.ShouldBe("devices[0].device.stepG");
+        (await RefusedAsync(scale with { Name = "" })).Field.ShouldBe("devices[0].name");
+        (await RefusedAsync([.. Enumerable.Range(1, 13).Select(i => scale with { Name = $"Scale {i}" })])).Field.ShouldBe("devices");
+        (await _shop.SendAsync(HttpMethod.Put, "/api/shop", shop.Settings with { Devices = [scale] }, shop.Version)).StatusCode.ShouldBe(HttpStatusCode.OK);
+        (await ShopAsync()).Settings.Devices.ShouldHaveSingleItem().ShouldBe(scale);
+    }
+
+    [Fact]
     public async Task A_product_of_the_shop_takes_part_in_matching_at_once()
     {
         var view = (await _shop.Client.GetFromJsonAsync<ShopView>("/api/shop", OpenJson.Options))!;

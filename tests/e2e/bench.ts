@@ -66,6 +66,8 @@ export async function goOnTo(page: Page, heading: string | null): Promise<string
     if (title === heading) return seen;
     seen.push(title);
     const before = await page.locator('main').innerText();
+    const readTwice = now.getByRole('button', { name: 'Only the difference is known' });
+    if (await readTwice.isVisible()) await readTwice.click();
     const go = now.getByRole('button', {
       name: /^(Done|Mix it now|Mixed|Ready|Yes, it passes|Save the result)/,
     });

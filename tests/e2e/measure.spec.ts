@@ -217,6 +217,40 @@ test('a dropper is counted onto the scale, and from then on plans count in its d
   expect(figures.find((figure) => figure.id === 'dropper.drop')?.value).toBeCloseTo(0.04, 2);
 });
 
+test('what is weighed before and after is read from the scale, which says when it is too coarse for its test', async ({ page }) => {
+  const id = await come(server.url, 'fin-box-surround', 'prove-float');
+  await page.goto(`${server.url}/mends/${id}/mend`);
+  await attached('bench-scale');
+  await tell('bench-scale', 'clear');
+  const weigh = async (grams: number) => {
+    await tell('bench-scale', `put ${grams}`);
+    await expect(page.getByPlaceholder(/^\d/).first()).toBeVisible();
+    await page.getByRole('button', { name: 'Save reading' }).click();
+  };
+  await weigh(300);
+  await expect(page.getByText('Weight before', { exact: true })).toBeVisible();
+  await weigh(5);
+  await expect(page.getByText('Too close to tell.')).toBeVisible();
+  const { events } = await mendOf(id);
+  expect(events.filter((each) => each.kind === 'measured').every((each) => each.resolution === 0.1)).toBe(true);
+});
+
+test('a mend is measured with another device of the shop, and its amounts follow', async ({ page }) => {
+  const { id } = await told(await fetch(`${server.url}/api/gallery/fin-box-surround`, { method: 'POST' }));
+  await page.goto(`${server.url}/mends/${id}/plan`);
+  const with_ = page.getByRole('radiogroup', { name: 'Measured with' });
+  await expect(with_.getByRole('radio', { name: 'Cup, lines every 5.0 mL' })).toBeChecked();
+  const resin = page.getByRole('button', { name: /^Resin \(A\)/ }).first();
+  await expect(resin).toHaveText(/ mL$/);
+  await with_.getByRole('radio', { name: 'Bench scale' }).click();
+  await expect(resin).toHaveText(/ g$/);
+  await expect(page.getByText(/^saved /)).toBeVisible();
+  await page.reload();
+  await expect(with_.getByRole('radio', { name: 'Bench scale' })).toBeChecked();
+  await with_.getByRole('radio', { name: 'Small syringes' }).click();
+  await expect(resin).toHaveText(/ mL$/);
+});
+
 /** A label that came out of the printer: it counts its roll down before the whole of it is written. */
 async function printed(name: string): Promise<string> {
   const file = resolve(labels, name);

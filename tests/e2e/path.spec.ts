@@ -98,8 +98,15 @@ test('a fin box, from first look to the log, through a crash in the middle', asy
 
   // Prove: a failed test goes back, a passed one goes on.
   await goOnTo(page, 'Set the fin and compare the cant');
-  await page.getByRole('region', { name: 'Now' }).getByRole('textbox').fill('4');
-  await page.getByRole('button', { name: 'Save the result' }).click();
+  for (const [reading, degrees] of [
+    [/^Cant of the twin/, '7'],
+    [/^Cant of this fin/, '11'],
+  ] as const) {
+    await page.getByRole('textbox', { name: reading }).fill(degrees);
+    await page.getByRole('button', { name: 'Save reading' }).click();
+  }
+  await expect(page.getByText('Difference of cant: 4.0°; up to 1.0° passes.')).toBeVisible();
+  await page.getByRole('button', { name: /^Save the result/ }).click();
   await expect(page.getByText('The test failed.')).toBeVisible();
   await page.getByLabel('Go back to').selectOption({ label: '15. Set the fin and compare the cant' });
   await page.getByRole('button', { name: 'Go back there' }).click();

@@ -5,7 +5,6 @@ using AbleMend.Core.Finishing;
 using AbleMend.Core.Gear;
 using AbleMend.Core.Limits;
 using AbleMend.Core.Materials;
-using AbleMend.Core.Mixing;
 using AbleMend.Core.Patching;
 using AbleMend.Core.Words;
 using static AbleMend.Core.Quantities.Measures;
@@ -198,8 +197,7 @@ public static class CaseChecks
             CheckGrit(checks, grit, $"tools.grits[{i}]");
         }
 
-        checks.Demand(tools.Measure is not CupDevice cup || cup.LineErrorMl <= cup.LineEveryMl, "line-error", "tools.measure.lineErrorMl",
-            "A pour cannot be further off than the next line.", "Give half the distance of the lines, or less.");
+        checks.Add(tools.Measure.Fault("tools.measure"));
         checks.Add(tools.Dropper?.Fault("tools.dropper"));
     }
 

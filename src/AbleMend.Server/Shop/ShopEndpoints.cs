@@ -1,5 +1,6 @@
 using AbleMend.Core;
 using AbleMend.Core.Limits;
+using AbleMend.Core.Mixing;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Stock;
 using AbleMend.Data;
@@ -53,7 +54,7 @@ public static class ShopEndpoints
     }
 
     /// <summary>What of the settings is not a part of every case.</summary>
-    private sealed record Named([property: Size(1, 60)] string Name);
+    private sealed record Own([property: Size(1, 60)] string Name, [property: Size(0, NamedDevice.Most)] IReadOnlyList<NamedDevice>? Devices);
 
     /// <summary>What of the shelf a case does not know.</summary>
     private sealed record Counted([property: Size(0, 2000)] IReadOnlyList<Lot> Shelf);
@@ -81,8 +82,9 @@ public static class ShopEndpoints
             ? empty
             :
             [
-                .. LimitTable.Check(new Named(settings.Name)), .. CheckShelf(settings.Shelf ?? []), .. settings.Rates is { } rates ? LimitTable.Check(rates, "rates") : [],
+                .. LimitTable.Check(new Own(settings.Name, settings.Devices)), .. CheckShelf(settings.Shelf ?? []), .. settings.Rates is { } rates ? LimitTable.Check(rates, "rates") : [],
                 .. planner.CheckShop(settings.Facts), .. settings.Floor?.Check(settings.Bench.OpensHour, settings.Bench.ClosesHour, "floor") ?? [],
+                .. NamedDevice.Faults(settings.Devices ?? [], "devices"),
             ];
     }
 

@@ -192,11 +192,11 @@ internal static partial class PlanLaws
             }
         }
 
-        foreach (var step in plan.Steps.Where(step => step.Stage == Stage.Mix && asked.Tools.Measure is CupDevice { LineEveryMl: >= 5 } or PumpDevice))
+        foreach (var step in plan.Steps.Where(step => step.Stage == Stage.Mix && asked.Tools.Measure is CupDevice { LineEveryMl: >= 5 } or PumpDevice or ScaleDevice { StepG: >= 1 }))
         {
             if (step.Pour?.Parts.FirstOrDefault(id => id.EndsWith(".kits", StringComparison.Ordinal)) is { } kits && Figure(plan, kits) % 1 != 0 && plan.Warnings.All(warning => warning.Code != "too-coarse"))
             {
-                yield return $"{step.Id}: a part of a vial on lines of a cup, and nothing says what with";
+                yield return $"{step.Id}: a part of a vial on lines of a cup or a coarse scale, and nothing says what with";
             }
         }
     }

@@ -3366,6 +3366,13 @@ export interface components {
         MoveCause: "air" | "surface" | "humidity" | "light" | "warm";
         /** @enum {unknown} */
         Movement: "rigid" | "bends" | "stretches" | null;
+        /** @description One more device of a shop, which a mend may be measured with instead of the usual one. */
+        NamedDevice: {
+            /** @description What the shop calls it. */
+            name: string;
+            /** @description What it is. */
+            device: components["schemas"]["MeasuringDevice"];
+        };
         /** @description What the bench still takes of a material. */
         NeedView: {
             /** @description Identifier. */
@@ -4471,6 +4478,8 @@ export interface components {
             offcuts?: null | components["schemas"]["Offcut"][];
             floor?: null | components["schemas"]["ShopFloor"];
             rates?: null | components["schemas"]["Rates"];
+            /** @description What else is measured with, beside the usual device of its tools. */
+            devices?: null | components["schemas"]["NamedDevice"][];
         };
         /** @description Settings with their version and the shop's present. */
         ShopView: {

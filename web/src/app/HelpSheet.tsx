@@ -10,6 +10,8 @@ const keys: readonly (readonly [string, string])[] = [
   ['M', say`Silence the alarm`],
   ['Z', say`Put the alarm off for 5 minutes`],
   ['D', say`In a mend: begin, or done`],
+  ['Y', say`At a test by touch: it passes`],
+  ['X', say`At a test by touch: it fails`],
   ['R', say`In a wait: ready`],
   ['N', say`In a wait: not yet`],
   ['H', say`In a wait: into the warm, or out of it`],

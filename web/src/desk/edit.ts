@@ -10,6 +10,11 @@ export function withWanted(repairCase: RepairCase, change: Partial<Schemas['Want
   return { ...repairCase, wanted: { ...repairCase.wanted, ...change } };
 }
 
+/** What the mixes of a case are measured with. */
+export function withDevice(repairCase: RepairCase, device: Schemas['MeasuringDevice']): RepairCase {
+  return { ...repairCase, tools: { ...repairCase.tools, measure: device } };
+}
+
 /** Changes one damage of a case, by its number from 1. */
 export function withDamage(repairCase: RepairCase, number: number, how: (damage: DamageToMend) => DamageToMend): RepairCase {
   return { ...repairCase, damages: repairCase.damages.map((damage, i) => (i === number - 1 ? how(damage) : damage)) };

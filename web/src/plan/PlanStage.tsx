@@ -19,6 +19,7 @@ import { when } from '../measures/time';
 import { measure, temperature, type Units } from '../measures/units';
 import { waitWords } from '../ui/words';
 import { Estimated } from './Estimated';
+import { MeasuredWith } from './MeasuredWith';
 import { OnTicket } from './OnTicket';
 import { Promised } from './Promised';
 import { planBands, planRange } from '../drawing/planBands';
@@ -73,6 +74,7 @@ export function PlanStage({ desk, goTo }: StageProps) {
       </div>
       <Problems problems={problems} />
       <Clock desk={desk} plan={plan} />
+      {draft ? <MeasuredWith desk={desk} /> : null}
       {draft ? <Promised id={mend.id} version={mend.version} now={now} zone={zone} /> : null}
       {mend.ticketId == null ? null : <OnTicket mendId={mend.id} ticketId={mend.ticketId} />}
       <Estimated id={mend.id} version={mend.version} />

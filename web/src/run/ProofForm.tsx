@@ -5,6 +5,7 @@ import { measure, typedIn } from '../measures/units';
 import { useNow } from '../shop/clock';
 import { useUnits } from '../shop/units';
 import { Button } from '../ui/Button';
+import { useKeys } from '../ui/useKeys';
 import { say } from '../words/say';
 import { ComparedReadings } from './ComparedReadings';
 import { TestLasts } from './TestLasts';
@@ -87,6 +88,7 @@ const digitsOf = (limit: number | null) => (limit === null || Number.isInteger(l
 function ByTouch({ test, stand, stepId, desk, onResult }: Pick<Props, 'test' | 'stand' | 'stepId' | 'desk'> & Pick<MeasuredProps, 'onResult'>) {
   const now = useNow();
   const lasts = !!stand?.until && Date.parse(stand.until) > now;
+  useKeys(['y', 'x'], (key) => !desk.busy && (key === 'x' || !lasts) && onResult(null, key === 'y'));
   return (
     <>
       {stand ? <TestLasts test={test} until={stand.until} stepId={stepId} desk={desk} isNext={!stand.until} /> : null}
@@ -97,8 +99,12 @@ function ByTouch({ test, stand, stepId, desk, onResult }: Pick<Props, 'test' | '
           className="min-h-20 text-2xl"
           disabled={desk.busy || lasts}
           onClick={() => onResult(null, true)}
-        >{say`Yes, it passes`}</Button>
-        <Button size="hand" look="stop" className="min-h-20 text-2xl" disabled={desk.busy} onClick={() => onResult(null, false)}>{say`No, it fails`}</Button>
+        >
+          {say`Yes, it passes`} <kbd className="text-base opacity-80">Y</kbd>
+        </Button>
+        <Button size="hand" look="stop" className="min-h-20 text-2xl" disabled={desk.busy} onClick={() => onResult(null, false)}>
+          {say`No, it fails`} <kbd className="text-base opacity-80">X</kbd>
+        </Button>
       </div>
     </>
   );

@@ -10,6 +10,8 @@ import { MeasureField } from '../ui/MeasureField';
 import { Notice, Problems } from '../ui/Notice';
 import { length, temperature } from '../measures/units';
 import { toolWords } from '../ui/words';
+import { DeviceFields, DeviceKind } from './Device';
+import { Devices } from './Devices';
 import { Dropper } from './Dropper';
 import { MaybeField } from './MaybeField';
 import { Hands } from './Hands';
@@ -196,18 +198,9 @@ function Shop({ mine, setMine }: PartProps) {
   );
 }
 
-/** What a device of each kind usually is, to begin from. */
-const usualDevices: Record<Schemas['Tools']['measure']['kind'], Schemas['Tools']['measure']> = {
-  cup: { kind: 'cup', lineEveryMl: 5, lineErrorMl: 0.5, holdsMl: 60 },
-  scale: { kind: 'scale', stepG: 1 },
-  syringe: { kind: 'syringe', graduationMl: 0.5, barrelMl: 20 },
-  pump: { kind: 'pump', strokeMl: 8, strokeErrorPercent: 4 },
-};
-
 function Drawer({ mine, setMine, catalogue }: PartProps & { catalogue: Catalogue }) {
   const { tools } = mine;
-  const measure = tools.measure;
-  const setMeasure = (next: Schemas['Tools']['measure']) => setMine({ ...mine, tools: { ...tools, measure: next } });
+  const setMeasure = (next: Schemas['MeasuringDevice']) => setMine({ ...mine, tools: { ...tools, measure: next } });
   const has = tools.has ?? catalogue.tools;
   const toggleTool = (tool: string) =>
     setMine({ ...mine, tools: { ...tools, has: has.includes(tool) ? has.filter((each) => each !== tool) : [...has, tool] } });
@@ -216,84 +209,9 @@ function Drawer({ mine, setMine, catalogue }: PartProps & { catalogue: Catalogue
   return (
     <section className="flex flex-col gap-3">
       <h2 className="text-xl">{say`Measuring`}</h2>
-      <Choice
-        label={say`Two-part resin is measured with`}
-        value={measure.kind}
-        options={[
-          ['cup', say`A cup with lines`],
-          ['scale', say`A scale`],
-          ['syringe', say`Syringes`],
-          ['pump', say`Pumps`],
-        ]}
-        onPick={(kind) => setMeasure(usualDevices[kind])}
-      />
-      {measure.kind === 'cup' ? (
-        <div className="grid gap-3 sm:grid-cols-3">
-          <MeasureField
-            label={say`Lines every`}
-            path="tools.measure.lineEveryMl"
-            value={measure.lineEveryMl}
-            step={{ metric: 0.5, us: 0.05 }}
-            onChange={(lineEveryMl) => setMeasure({ ...measure, lineEveryMl })}
-          />
-          <MeasureField
-            label={say`Off a line by up to`}
-            path="tools.measure.lineErrorMl"
-            value={measure.lineErrorMl}
-            step={{ metric: 0.1, us: 0.005 }}
-            onChange={(lineErrorMl) => setMeasure({ ...measure, lineErrorMl })}
-          />
-          <MeasureField
-            label={say`Holds`}
-            path="tools.measure.holdsMl"
-            value={measure.holdsMl}
-            step={{ metric: 10, us: 0.5 }}
-            onChange={(holdsMl) => setMeasure({ ...measure, holdsMl })}
-          />
-        </div>
-      ) : measure.kind === 'scale' ? (
-        <MeasureField
-          label={say`Smallest step`}
-          path="tools.measure.stepG"
-          value={measure.stepG}
-          step={{ metric: 0.1, us: 0.005 }}
-          onChange={(stepG) => setMeasure({ ...measure, stepG })}
-        />
-      ) : measure.kind === 'syringe' ? (
-        <div className="grid gap-3 sm:grid-cols-2">
-          <MeasureField
-            label={say`Graduations every`}
-            path="tools.measure.graduationMl"
-            value={measure.graduationMl}
-            step={{ metric: 0.1, us: 0.005 }}
-            onChange={(graduationMl) => setMeasure({ ...measure, graduationMl })}
-          />
-          <MeasureField
-            label={say`Draws at once`}
-            path="tools.measure.barrelMl"
-            value={measure.barrelMl}
-            step={{ metric: 5, us: 0.2 }}
-            onChange={(barrelMl) => setMeasure({ ...measure, barrelMl })}
-          />
-        </div>
-      ) : (
-        <div className="grid gap-3 sm:grid-cols-2">
-          <MeasureField
-            label={say`A stroke of resin gives`}
-            path="tools.measure.strokeMl"
-            value={measure.strokeMl}
-            step={{ metric: 0.5, us: 0.02 }}
-            onChange={(strokeMl) => setMeasure({ ...measure, strokeMl })}
-          />
-          <MeasureField
-            label={say`Strokes differ by`}
-            path="tools.measure.strokeErrorPercent"
-            value={measure.strokeErrorPercent}
-            step={{ metric: 0.5, us: 0.5 }}
-            onChange={(strokeErrorPercent) => setMeasure({ ...measure, strokeErrorPercent })}
-          />
-        </div>
-      )}
+      <DeviceKind label={say`Two-part resin is usually measured with`} device={tools.measure} onChange={setMeasure} />
+      <DeviceFields device={tools.measure} onChange={setMeasure} />
+      <Devices devices={mine.devices ?? []} onChange={(devices) => setMine({ ...mine, devices })} />
       <Dropper tools={tools} onChange={(next) => setMine({ ...mine, tools: next })} />
       <h2 className="mt-2 text-xl">{say`Grits in the drawer`}</h2>
       <div className="flex flex-wrap gap-1.5">

@@ -88,29 +88,35 @@ internal sealed class KitMix
         var b = _job.Figure($"{prefix}.part-b", "Curing agent", () => Ml(share.N * vial.Ml), "Share × vial", Source.Arithmetic, 2);
         var life = _job.Figure($"{prefix}.pot-life", "Pot life", () => WallMin(_job.LifeClock(cement).RateAt(_job.Bench.C) is var rate and > 0 ? label.PotLife.CureMin / rate : 0),
             "Label's pot life ÷ rate at this temperature; a thin solvent cement does not heat its cup", EquivalentAge.Source);
+        // The curing agent is a solution whose weight not every kit tells: where it does, the same is weighed.
+        var weighed = cement.DensityBGPerMl is null ? ((Figure<Mass> A, Figure<Mass> B)?)null : (
+            _job.Figure($"{prefix}.part-a-g", "Adhesive by weight", () => Grams(a.Ml * label.Density.GPerMl), "Volume × density", Source.Arithmetic, 1),
+            _job.Figure($"{prefix}.part-b-g", "Curing agent by weight", () => Grams(b.Ml * label.DensityB.GPerMl), "Volume × density", Source.Arithmetic, 2));
+        var (readA, readB) = weighed is { } grammes && _job.View.Case.Tools.Measure is ScaleDevice ? ((IFigure)grammes.A, (IFigure)grammes.B) : (a, b);
         TellCoarse(prefix, share, b);
         Message keeps = cement.ShelfLife is { } shelf ? (Message)$" It keeps {(int)shelf.OpenedMonths} months once opened." : Message.Empty;
         Message lasts = coats < ofCoats ? (Message)$" For {coats} of the {ofCoats} coats: those that come later have a mix of their own." : Message.Empty;
         _job.Do(prefix, Stage.Mix, _mixes == 1 ? "Mix it" : "Mix again: the first is past using by now",
-            $"{a} of adhesive and {b} of curing agent in a clean tin{_job.Whom(prefix)}. Stir 30 to 60 seconds, scraping sides and bottom. Cap the rest at once.{keeps}{lasts}",
+            $"{readA} of adhesive and {readB} of curing agent in a clean tin{_job.Whom(prefix)}. Stir 30 to 60 seconds, scraping sides and bottom. Cap the rest at once.{keeps}{lasts}",
             Mixes.MixingMin, "Write the date on the tin that you opened.", cautions: [.. cement.Hazards], useWithin: life,
-            pour: new Poured([share, a, b], [a, b], Cup: new CupContents([new Ingredient(MixPart.Resin, a.Id), new Ingredient(MixPart.Hardener, b.Id, null, null, TolerancePercent, TolerancePercent)], NeededShare: CupHeat.NeededShare(all.Ml, share.N * (tin.Ml + vial.Ml)), Wholes: (int)Math.Round(share.N * 2))));
+            pour: new Poured([share, a, b, .. weighed is { } both ? [both.A, both.B] : Array.Empty<IFigure>()], [readA, readB], Cup: new CupContents([new Ingredient(MixPart.Resin, readA.Id, weighed?.A.Id), new Ingredient(MixPart.Hardener, readB.Id, weighed?.B.Id, null, TolerancePercent, TolerancePercent)], NeededShare: CupHeat.NeededShare(all.Ml, share.N * (tin.Ml + vial.Ml)), Wholes: (int)Math.Round(share.N * 2))));
         (Mixed, _sinceMixedMin) = (prefix, Mixes.MixingMin);
     }
 
-    /// <summary>How far a small volume is off with a device; null where it is weighed.</summary>
-    private static double? OffByMl(MeasuringDevice device) => device switch
+    /// <summary>How far a small volume is off with a device; what a scale reads to is off by half of its step.</summary>
+    private double OffByMl(MeasuringDevice device) => device switch
     {
         CupDevice cup => cup.LineErrorMl,
         SyringeDevice syringe => syringe.GraduationMl / 2,
         PumpDevice pump => pump.StrokeMl,
-        _ => null,
+        ScaleDevice scale => scale.StepG / 2 / (_job.Main.DensityBGPerMl ?? 1),
+        _ => throw new ArgumentOutOfRangeException(nameof(device)),
     };
 
     /// <summary>A part of a vial on lines that are far too coarse for it: what to measure it with instead.</summary>
     private void TellCoarse(string prefix, Figure<Kits> share, Figure<Volume> b)
     {
-        if (!_job.WantsWords || share.N % 1 == 0 || OffByMl(_job.View.Case.Tools.Measure) is not { } off || 95 * off / b.Ml <= TolerancePercent)
+        if (!_job.WantsWords || share.N % 1 == 0 || 95 * OffByMl(_job.View.Case.Tools.Measure) / b.Ml <= TolerancePercent)
         {
             return;
         }
