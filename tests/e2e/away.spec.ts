@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { turnTo } from './bench.ts';
 import { ShopServer } from './server.ts';
 
 const server = new ShopServer();
@@ -86,6 +87,27 @@ test.describe('where no worker is lent, as to a page that comes unencrypted', ()
     await page.getByRole('listitem').filter({ hasText: 'SKI-' }).getByRole('link').first().click();
     await expect(page.getByRole('region', { name: 'Now' })).toBeVisible();
     await expect(page.getByText(/What you see is from 10:00/)).toBeVisible();
+  });
+
+  test('a mend that was just asked for ahead when the network went away opens from what was known of it', async ({ page, context }) => {
+    await page.goto(`${server.url}/mends/6/mend`);
+    await knowsMends(page);
+    const { entries } = (await (await fetch(`${server.url}/api/bench`)).json()) as { entries: { id: number; tag: string }[] };
+    const other = entries.find((each) => each.id !== 6)!;
+    await page.reload();
+    let fall: () => void = () => undefined;
+    const held = new Promise<void>((fallen) => (fall = fallen));
+    await page.route(`**/api/mends/${other.id}`, async (route) => {
+      await held;
+      await route.abort();
+    });
+    await page.waitForRequest(`**/api/mends/${other.id}`, { timeout: 20_000 });
+    await turnTo(page, `${server.url}/mends/${other.id}/mend`);
+    await expect(page.getByText('Loading …')).toBeVisible();
+    await context.setOffline(true);
+    fall();
+    await expect(page.getByRole('heading', { level: 1, name: other.tag })).toBeVisible();
+    await expect(page.getByText('Not like this:')).toBeHidden();
   });
 });
 

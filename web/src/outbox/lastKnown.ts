@@ -81,7 +81,9 @@ function keep(queryClient: QueryClient): void {
     if (event.type === 'removed') void quietly(del(event.query.queryHash, store));
     const { queryKey: key, queryHash, state } = event.query as Query;
     if (event.type !== 'updated' || !kept.has(key[0])) return;
-    if (event.action.type === 'failed' && state.data === undefined && isAway(event.action.error)) void quietly(bringBackUnheard(queryClient, queryHash));
+    // What is asked for ahead is not asked twice: whoever comes to it meanwhile would stand before its failure.
+    const fell = event.action.type === 'failed' || event.action.type === 'error' ? event.action.error : null;
+    if (fell && state.data === undefined && isAway(fell)) void quietly(bringBackUnheard(queryClient, queryHash));
     if (event.action.type !== 'success') return;
     void quietly(set(queryHash, { key, data: state.data, at: state.dataUpdatedAt, build } satisfies Known, store));
     if (queryHash === hashKey(benchQuery.queryKey)) {
