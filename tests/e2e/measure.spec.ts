@@ -157,7 +157,7 @@ test('a gauge fills in the readings of a hold test', async ({ page }) => {
   await page.goto(`${server.url}/mends/${id}/mend`);
   await expect(page.getByRole('button', { name: /^Done/ })).toBeEnabled();
   await page.keyboard.press('d');
-  await page.getByRole('button', { name: 'Save reading' }).first().click();
+  await page.getByRole('button', { name: 'Save it' }).first().click();
   await expect(page.getByText(/Readings: 1/)).toBeVisible();
   const { events } = await mendOf(id);
   expect(events.at(-1)).toMatchObject({ kind: 'pressure', resolution: 0.1 });
@@ -225,7 +225,7 @@ test('what is weighed before and after is read from the scale, which says when i
   const weigh = async (grams: number) => {
     await tell('bench-scale', `put ${grams}`);
     await expect(page.getByPlaceholder(/^\d/).first()).toBeVisible();
-    await page.getByRole('button', { name: 'Save reading' }).click();
+    await page.getByRole('button', { name: 'Save it' }).click();
   };
   await weigh(300);
   await expect(page.getByText('Weight before', { exact: true })).toBeVisible();
@@ -240,15 +240,14 @@ test('a mend is measured with another device of the shop, and its amounts follow
   await page.goto(`${server.url}/mends/${id}/plan`);
   const with_ = page.getByRole('radiogroup', { name: 'Measured with' });
   await expect(with_.getByRole('radio', { name: 'Cup, lines every 5.0 mL' })).toBeChecked();
-  const resin = page.getByRole('button', { name: /^Resin \(A\)/ }).first();
-  await expect(resin).toHaveText(/ mL$/);
+  await expect(page.getByText(/^By the lines of the cup [\d.]+ mL of resin/).first()).toBeVisible();
   await with_.getByRole('radio', { name: 'Bench scale' }).click();
-  await expect(resin).toHaveText(/ g$/);
+  await expect(page.getByText(/^On the scale [\d.]+ g of resin/).first()).toBeVisible();
   await expect(page.getByText(/^saved /)).toBeVisible();
   await page.reload();
   await expect(with_.getByRole('radio', { name: 'Bench scale' })).toBeChecked();
   await with_.getByRole('radio', { name: 'Small syringes' }).click();
-  await expect(resin).toHaveText(/ mL$/);
+  await expect(page.getByText(/^From a syringe of its own each, [\d.]+ mL of resin/).first()).toBeVisible();
 });
 
 /** A label that came out of the printer: it counts its roll down before the whole of it is written. */

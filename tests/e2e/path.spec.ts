@@ -103,7 +103,7 @@ test('a fin box, from first look to the log, through a crash in the middle', asy
     [/^Cant of this fin/, '11'],
   ] as const) {
     await page.getByRole('textbox', { name: reading }).fill(degrees);
-    await page.getByRole('button', { name: 'Save reading' }).click();
+    await page.getByRole('button', { name: 'Save it' }).click();
   }
   await expect(page.getByText('Difference of cant: 4.0°; up to 1.0° passes.')).toBeVisible();
   await page.getByRole('button', { name: /^Save the result/ }).click();

@@ -10,7 +10,7 @@ test.afterAll(() => server.dispose());
 /** Types a reading and keeps it. */
 async function read(page: Page, name: RegExp, value: string): Promise<void> {
   await page.getByRole('textbox', { name }).fill(value);
-  await page.getByRole('button', { name: 'Save reading' }).click();
+  await page.getByRole('button', { name: 'Save it' }).click();
   await expect(page.getByRole('textbox', { name })).toBeHidden();
 }
 

@@ -26,6 +26,9 @@ public enum RunSign
 
     /// <summary>A window had closed before anybody came.</summary>
     TooLate,
+
+    /// <summary>Less light fell on it than planned.</summary>
+    Dim,
 }
 
 /// <summary>Where a mend goes back to.</summary>

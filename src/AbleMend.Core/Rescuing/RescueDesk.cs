@@ -105,6 +105,7 @@ public static class RescueDesk
         RunSign.RatioOff => "What was poured was off its ratio.",
         RunSign.LargeBatch => "More was mixed at once than planned.",
         RunSign.TooSoon => "A wait was cut short.",
+        RunSign.Dim => "Less light fell than planned.",
         _ => "A window had closed before the next step.",
     };
 

@@ -80,6 +80,7 @@ internal static class Mishaps
             signs.UnionWith(ready.At > timed?.ClosesAt ? [RunSign.TooLate] : []);
         }
 
+        signs.UnionWith(state.Fronts.Any(front => front.Window is { Light: not null } window && (window.OpensAt is not { } opens || (window.Moved is { Cause: MoveCause.Light } moved && opens > moved.OpenedAt))) ? [RunSign.Dim] : []);
         signs.UnionWith(state.Fronts.Any(front => front.Window?.ClosesAt < now) ? [RunSign.TooLate] : []);
         return signs;
     }

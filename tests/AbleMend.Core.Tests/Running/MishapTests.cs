@@ -203,6 +203,41 @@ public class MishapTests
         mend.MishapsAt("glass-mix", Catalogue, at).First(each => each.Id == "gelled").Causes[0].SpeaksFor!.ToString().ShouldContain("More was mixed");
     }
 
+    [Fact]
+    public void What_light_sets_is_soft_for_reasons_of_its_own_and_a_cloud_speaks_for_the_shade()
+    {
+        var quick = GalleryTests.Read("deck-ding-quick");
+        var (mend, at) = (Mend.Open(quick, Cases.Planner, Start).Value!.Start(Cases.Planner, Start).Value!, Start);
+        while (mend.StateAt(at) is var state && state.Window?.Light is null)
+        {
+            at = at.AddMinutes(1);
+            mend = Kept(mend, On(mend, state), at);
+        }
+
+        var step = mend.StateAt(at).CurrentStepId!;
+        IReadOnlyList<string> Causes(string mishap) => [.. mend.MishapsAt(step, Catalogue, at).Single(each => each.Id == mishap).Causes.Select(each => each.Id)];
+        mend.MishapsAt(step, Catalogue, at).ShouldNotContain(each => each.Id == "tacky", "no ratio, no hardener");
+        Causes("light-soft").ShouldBe(["light-soft/surface", "light-soft/shade", "light-soft/thick"]);
+        mend = Kept(mend, new Happening(RunEventKind.Light, Text: "indoors"), at);
+        Causes("light-soft")[0].ShouldBe("light-soft/shade");
+        var before = Ids(mend);
+        mend = Kept(mend, new Happening(RunEventKind.Mishap, step, "light-soft/shade"), at);
+        mend.StateAt(at).CurrentStepId.ShouldBe(Ids(mend).Except(before).ShouldHaveSingleItem());
+    }
+
+    [Fact]
+    public void What_set_before_its_light_is_laid_again()
+    {
+        var quick = GalleryTests.Read("deck-ding-quick");
+        var first = Mend.Open(quick, Cases.Planner, Start).Value!.Start(Cases.Planner, Start).Value!.Plan!.Steps.First(each => each.Stage == Core.Methods.Stage.Apply).Id;
+        var (mend, at) = Until(quick, first, waiting: false);
+        var before = Ids(mend);
+        mend = Kept(mend, new Happening(RunEventKind.Mishap, first, "set-in-shade/tube"), at);
+        var rescue = Ids(mend).Except(before).ShouldHaveSingleItem();
+        Ids(mend).ToList().IndexOf(rescue).ShouldBe(before.ToList().IndexOf(first), "before it is laid again");
+        mend.Plan!.Warnings.ShouldContain(warning => warning.Text.ToString().Contains("a fresh one"));
+    }
+
     [Theory]
     [InlineData("glass", "tacky/nothing")]
     [InlineData("glass", "tacky")]

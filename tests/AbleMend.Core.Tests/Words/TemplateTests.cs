@@ -65,15 +65,37 @@ public partial class TemplateTests
         problems.ShouldAllBe(problem => pseudo.Say(problem.Message).StartsWith('⟦') && pseudo.Say(problem.Remedy).StartsWith('⟦'));
     }
 
+    private static IReadOnlyList<object> Entries()
+    {
+        var catalogue = Cases.Planner.Catalogue;
+        return
+        [
+            catalogue.Vocabulary, .. catalogue.Substances.Values, .. catalogue.ConstructionList, .. catalogue.MaterialList, .. catalogue.Rules, .. catalogue.Cautions.Values,
+            .. catalogue.SchoolList, .. catalogue.LookTests, .. catalogue.Triage, .. catalogue.Aftercare, .. catalogue.Mishaps, .. ProofTest.All.Values,
+        ];
+    }
+
+    [Fact]
+    public void Whatever_has_words_of_its_own_is_among_what_a_language_file_tells()
+    {
+        var told = Entries().SelectMany(Within).Select(each => each.GetType()).ToHashSet();
+        typeof(Message).Assembly.GetTypes().Where(type => !type.IsAbstract && type.GetProperties().Any(property => property.IsDefined(typeof(WordsAttribute))))
+            .Where(type => !told.Contains(type)).ShouldBeEmpty();
+    }
+
+    private static IEnumerable<object> Within(object entry) =>
+        entry.GetType().GetProperties().Where(property => property.GetIndexParameters().Length == 0).SelectMany(property =>
+            property.GetValue(entry) switch
+            {
+                System.Collections.IEnumerable list and not string => list.Cast<object>().Where(each => IsOurs(each.GetType())).SelectMany(Within),
+                { } inner when IsOurs(inner.GetType()) => Within(inner),
+                _ => [],
+            }).Prepend(entry);
+
     private static IEnumerable<string> CatalogueWords()
     {
         var catalogue = Cases.Planner.Catalogue;
-        object[] all =
-        [
-            catalogue.Vocabulary, .. catalogue.Substances.Values, .. catalogue.ConstructionList, .. catalogue.MaterialList, .. catalogue.Rules, .. catalogue.Cautions.Values,
-            .. catalogue.SchoolList, .. catalogue.LookTests, .. catalogue.Triage, .. catalogue.Aftercare, .. ProofTest.All.Values,
-        ];
-        return all.SelectMany(entry => Texts(entry))
+        return Entries().SelectMany(Texts)
             .Concat(AllMethods.List.SelectMany(method => new[] { method.Name, method.Why }))
             .Concat(catalogue.MaterialList.Select(material => material.Source)).Concat(catalogue.ConstructionList.Select(construction => construction.Source)).Concat(catalogue.Rules.Select(rule => rule.Source))
             .Concat(Units.All.Values.SelectMany(unit => new[] { unit.Text, unit.Us?.Symbol ?? "" }))
@@ -81,14 +103,7 @@ public partial class TemplateTests
     }
 
     private static IEnumerable<string> Texts(object entry) =>
-        entry.GetType().GetProperties().Where(property => property.GetIndexParameters().Length == 0).SelectMany(property =>
-            property.GetValue(entry) switch
-            {
-                string text when property.IsDefined(typeof(WordsAttribute)) => [text],
-                System.Collections.IEnumerable list and not string => list.Cast<object>().Where(each => IsOurs(each.GetType())).SelectMany(Texts),
-                { } inner when IsOurs(inner.GetType()) => Texts(inner),
-                _ => [],
-            });
+        Within(entry).SelectMany(each => each.GetType().GetProperties().Where(property => property.IsDefined(typeof(WordsAttribute))).Select(property => property.GetValue(each)).OfType<string>());
 
     private static IEnumerable<Message> Messages(object value, HashSet<object> seen)
     {

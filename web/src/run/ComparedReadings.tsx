@@ -116,7 +116,7 @@ function Reading({ label, unit, stepId, desk, isNext }: ReadingProps) {
         look={isNext ? 'main' : 'plain'}
         className="min-h-20 text-2xl"
         disabled={value === null || !Number.isFinite(value) || desk.busy}
-      >{say`Save reading`}</Button>
+      >{say`Save it`}</Button>
     </form>
   );
 }
