@@ -148,6 +148,7 @@ const bodies = {
       'warm',
       'pressure',
       'poured',
+      'measured',
       'stirred',
       'thrown-out',
       'cup-together',

@@ -157,7 +157,7 @@ test('a gauge fills in the readings of a hold test', async ({ page }) => {
   await page.goto(`${server.url}/mends/${id}/mend`);
   await expect(page.getByRole('button', { name: /^Done/ })).toBeEnabled();
   await page.keyboard.press('d');
-  await page.getByRole('button', { name: 'Save it' }).first().click();
+  await page.getByRole('button', { name: 'Save reading' }).first().click();
   await expect(page.getByText(/Readings: 1/)).toBeVisible();
   const { events } = await mendOf(id);
   expect(events.at(-1)).toMatchObject({ kind: 'pressure', resolution: 0.1 });
@@ -222,14 +222,14 @@ test('what is weighed before and after is read from the scale, which says when i
   await page.goto(`${server.url}/mends/${id}/mend`);
   await attached('bench-scale');
   await tell('bench-scale', 'clear');
-  const weigh = async (grams: number) => {
-    await tell('bench-scale', `put ${grams}`);
-    await expect(page.getByPlaceholder(/^\d/).first()).toBeVisible();
+  const weigh = async (more: number, all: string) => {
+    await tell('bench-scale', `put ${more}`);
+    await expect(page.getByPlaceholder(all, { exact: true })).toBeVisible();
     await page.getByRole('button', { name: 'Save it' }).click();
   };
-  await weigh(300);
+  await weigh(300, '300');
   await expect(page.getByText('Weight before', { exact: true })).toBeVisible();
-  await weigh(5);
+  await weigh(5, '305');
   await expect(page.getByText('Too close to tell.')).toBeVisible();
   const { events } = await mendOf(id);
   expect(events.filter((each) => each.kind === 'measured').every((each) => each.resolution === 0.1)).toBe(true);

@@ -132,6 +132,18 @@ test('a bench that went stale says how old it is, and comes back by itself', asy
   await expect(page.getByText(/What you see is from/)).toBeHidden({ timeout: 6000 });
 });
 
+test('a page that the server no longer has is said to be gone, and the others are still there', async ({ page }) => {
+  await page.goto(server.url);
+  await page.route(/\/assets\/ShelfPage-.*\.js/, (route) => route.fulfill({ status: 404, body: '' }));
+  await page.getByRole('link', { name: 'Shelf', exact: true }).click();
+  await expect(page.getByText('This page cannot be shown.')).toBeVisible();
+  await page.getByRole('link', { name: 'Bench', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'The bench' })).toBeAttached();
+  await page.unroute(/\/assets\/ShelfPage-.*\.js/);
+  await page.goto(`${server.url}/shelf`);
+  await expect(page.getByRole('heading', { name: 'Shelf' }).first()).toBeAttached();
+});
+
 test('a page that nobody has been to comes by itself when the server is back, and takes nothing with it while it is away', async ({ page }) => {
   await page.goto(server.url);
   await page.getByRole('heading', { name: 'The bench' }).waitFor({ state: 'attached' });

@@ -3,6 +3,7 @@ import { createRootRouteWithContext, createRoute, createRouter, lazyRouteCompone
 import { whenThere } from '../api/whenThere';
 import { BenchPage } from '../bench/BenchPage';
 import { isStage } from '../desk/stages';
+import { CouldNotShow } from './CouldNotShow';
 import { OnItsWay } from './OnItsWay';
 import { Shell } from './Shell';
 import { NotThere } from './NotThere';
@@ -122,6 +123,7 @@ export function makeRouter(queryClient: QueryClient) {
     ]),
     context: { queryClient },
     defaultPendingComponent: OnItsWay,
+    defaultErrorComponent: CouldNotShow,
     scrollRestoration: true,
     parseSearch,
     stringifySearch,

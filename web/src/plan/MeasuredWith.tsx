@@ -16,7 +16,9 @@ export function MeasuredWith({ desk }: { desk: MendDesk }) {
   const { data } = useQuery(shopQuery);
   const chosen = desk.repairCase.tools.measure;
   const offered = data ? offers(data.settings, chosen, units) : [];
-  if (offered.length < 2 || !desk.plan?.steps.some((step) => step.pour?.cup)) return null;
+  // Drops are drops, whatever the resin is measured with.
+  const measures = desk.plan?.steps.some((step) => step.pour?.cup?.ingredients.some((each) => each.part === 'hardener'));
+  if (offered.length < 2 || !measures) return null;
   return (
     <Choice
       label={say`Measured with`}

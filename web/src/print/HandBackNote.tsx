@@ -25,7 +25,7 @@ function Note({ mend }: { mend: PlannedMend }) {
   const mended = plan.damages.some((damage) => damage.system);
   const handBack = handBackOf(mend);
   const watch = handBack?.text ? handBack.text.split('\n').filter((line) => line.trim() !== '') : aftercareLines(plan, run, units, zone);
-  const tests = catalogue.data ? proofs(plan, run, catalogue.data) : [];
+  const tests = catalogue.data ? proofs(plan, run, catalogue.data, units) : [];
   const readyAt = run?.readyAt ?? plan.readyAt;
   return (
     <>

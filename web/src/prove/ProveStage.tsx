@@ -10,6 +10,7 @@ import type { StageProps } from '../desk/StageProps';
 import { Button } from '../ui/Button';
 import { Notice, Problems } from '../ui/Notice';
 import { lookWords, paceWords } from '../measures/pace';
+import { asRead } from '../measures/read';
 import { when } from '../measures/time';
 import { measure, type Units } from '../measures/units';
 import { lightWords } from '../ui/words';
@@ -26,7 +27,7 @@ export function ProveStage({ desk, catalogue, goTo }: StageProps) {
   const zone = useZone();
   if (!plan?.damages.some((damage) => damage.system)) return <Notice tone="early" word={say`Nothing to prove.`}>{say`This one is not mended here.`}</Notice>;
   const run = mend.run;
-  const tests = proofs(plan, run, catalogue);
+  const tests = proofs(plan, run, catalogue, units);
   const done = run !== null && run.currentStepId === null;
   return (
     <div className="flex flex-col gap-5">
@@ -56,7 +57,7 @@ export function ProveStage({ desk, catalogue, goTo }: StageProps) {
           {say`Everything in one file: what was seen, done and measured, and the photographs (ZIP)`}
         </a>
       </p>
-      <History mend={mend} now={now} zone={zone} />
+      <History mend={mend} tests={tests} now={now} zone={zone} />
     </div>
   );
 }
@@ -199,7 +200,7 @@ function resultOf({ kind, passed }: MendView['events'][number]): string {
   return '';
 }
 
-/** What was read, by its unit; what is poured or tested says its own. */
+/** What was read, by its unit; what is poured says its own, and what is read for a test that of its test. */
 const readIn: Partial<Record<MendView['events'][number]['kind'], readonly [unit: string, decimals: number]>> = {
   reading: ['°C', 1],
   surface: ['°C', 1],
@@ -210,7 +211,9 @@ const readIn: Partial<Record<MendView['events'][number]['kind'], readonly [unit:
   weighed: ['g', 1],
 };
 
-function valueOf({ kind, value }: MendView['events'][number], units: Units): string | number | null | undefined {
+/** @param testUnit what the test of its step is read in */
+function valueOf({ kind, value }: MendView['events'][number], testUnit: string | null, units: Units): string | number | null | undefined {
+  if ((kind === 'measured' || kind === 'proof') && testUnit && typeof value === 'number') return asRead(value, testUnit, units);
   const [unit, decimals] = readIn[kind] ?? [];
   return unit === undefined || typeof value !== 'number' ? value : measure(value, unit, decimals ?? 0, units);
 }
@@ -218,8 +221,9 @@ function valueOf({ kind, value }: MendView['events'][number], units: Units): str
 const nameOf = (material: string | null | undefined, mend: MendView) =>
   mend.plan?.damages.find((damage) => damage.system?.material === material)?.system?.materialName ?? material;
 
-function History({ mend, now, zone }: { mend: MendView; now: number; zone: string }) {
+function History({ mend, tests, now, zone }: { mend: MendView; tests: readonly Proof[]; now: number; zone: string }) {
   const { units } = useUnits();
+  const testUnit = (id: string | null | undefined) => tests.find((each) => each.step.id === id)?.test?.unit ?? null;
   if (mend.events.length === 0) return null;
   const title = (id: string | null | undefined) => mend.plan?.steps.find((step) => step.id === id)?.title ?? '';
   return (
@@ -230,8 +234,8 @@ function History({ mend, now, zone }: { mend: MendView; now: number; zone: strin
           <li key={event.number} className="grid grid-cols-[9rem_minmax(0,1fr)] gap-x-4 border-b border-line py-0.5">
             <span className="numeral text-right text-faint">{when(event.at, now, zone)}</span>
             <span>
-              {title(event.stepId)} <strong>{wordOf(event)}</strong> {event.kind === 'pace' ? nameOf(event.text, mend) : valueOf(event, units)}{' '}
-              {textOf(event, mend)} {resultOf(event)}
+              {title(event.stepId)} <strong>{wordOf(event)}</strong>{' '}
+              {event.kind === 'pace' ? nameOf(event.text, mend) : valueOf(event, testUnit(event.stepId), units)} {textOf(event, mend)} {resultOf(event)}
             </span>
           </li>
         ))}

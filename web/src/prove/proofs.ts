@@ -1,4 +1,6 @@
 import type { Catalogue, PlanStep, RepairPlan, RunState, Schemas } from '../api/types';
+import { asRead } from '../measures/read';
+import type { Units } from '../measures/units';
 
 /** A test of a mend, and how it stands. */
 export interface Proof {
@@ -10,7 +12,7 @@ export interface Proof {
   doneAt: string | null;
 }
 
-export function proofs(plan: RepairPlan, run: RunState | null, catalogue: Catalogue): Proof[] {
+export function proofs(plan: RepairPlan, run: RunState | null, catalogue: Catalogue, units: Units): Proof[] {
   return plan.steps
     .filter((step) => step.proof)
     .map((step) => {
@@ -21,7 +23,7 @@ export function proofs(plan: RepairPlan, run: RunState | null, catalogue: Catalo
         step,
         test,
         stands: state?.phase === 'failed' ? 'failed' : passed ? 'passed' : 'not-yet',
-        measured: state?.measured == null ? '' : `${state.measured} ${test?.unit ?? ''}`.trim(),
+        measured: state?.measured == null ? '' : asRead(state.measured, test?.unit ?? '', units),
         doneAt: state?.doneAt ?? null,
       };
     });

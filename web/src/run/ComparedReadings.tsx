@@ -2,8 +2,9 @@ import { useState } from 'react';
 import type { Front, Schemas } from '../api/types';
 import type { MendDesk } from '../desk/damageInHand';
 import { useReading } from '../instruments/live';
+import { asRead } from '../measures/read';
 import { when } from '../measures/time';
-import { measure, typedIn } from '../measures/units';
+import { typedIn } from '../measures/units';
 import { useNow } from '../shop/clock';
 import { useUnits } from '../shop/units';
 import { useZone } from '../shop/zone';
@@ -34,7 +35,7 @@ export function ComparedReadings({ test, limit, stand, stepId, desk }: Props) {
   const { first, then, until, thenFrom, verdict } = stand;
   const { readings, forMin } = test.tool!;
   const unit = test.unit!;
-  const told = (value: number) => measure(value, unit, 1, units);
+  const told = (value: number) => asRead(value, unit, units);
   const save = () => desk.happened({ kind: 'proof', stepId, text: null, value: null, passed: true });
   useKeys(['d'], () => verdict && !desk.busy && save());
   return (

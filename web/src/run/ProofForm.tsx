@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import type { Front, Schemas } from '../api/types';
 import type { MendDesk } from '../desk/damageInHand';
-import { measure, typedIn } from '../measures/units';
+import { asRead } from '../measures/read';
+import { typedIn } from '../measures/units';
 import { useNow } from '../shop/clock';
 import { useUnits } from '../shop/units';
 import { Button } from '../ui/Button';
@@ -68,7 +69,7 @@ function Measured({ test, limit, busy, onResult }: MeasuredProps) {
       }}
     >
       <label>
-        <span className="lettering block">{say`${test.measures}, ${quantity.unit(units)} (passes up to ${measure(limit ?? 0, test.unit ?? '', digitsOf(limit), units)})`}</span>
+        <span className="lettering block">{say`${test.measures}, ${quantity.unit(units)} (passes up to ${asRead(limit ?? 0, test.unit ?? '', units)})`}</span>
         <input
           inputMode="decimal"
           className="numeral h-20 w-44 rounded-sm border-2 border-strong-line bg-sheet px-4 text-4xl"
@@ -80,9 +81,6 @@ function Measured({ test, limit, busy, onResult }: MeasuredProps) {
     </form>
   );
 }
-
-/** As many digits as a limit has, two at most. */
-const digitsOf = (limit: number | null) => (limit === null || Number.isInteger(limit) ? 0 : Number.isInteger(limit * 10) ? 1 : 2);
 
 /** What a hand, an eye or an ear decides; it may have to last before it passes. */
 function ByTouch({ test, stand, stepId, desk, onResult }: Pick<Props, 'test' | 'stand' | 'stepId' | 'desk'> & Pick<MeasuredProps, 'onResult'>) {

@@ -10,6 +10,18 @@ import { useHasCamera } from './useCamera';
 // The line of every page has a way in: what looks through the camera comes when it is opened.
 const Scanning = lazy(() => whenThere(() => import('./Scanning')).then(({ Scanning }) => ({ default: Scanning })));
 
+/** Stands there until what looks through the camera has come: without a server that may take a while, and nobody has to wait for it. */
+function OnTheWay() {
+  return (
+    <>
+      <p className="min-h-48">{say`Loading …`}</p>
+      <Dialog.Close asChild>
+        <Button className="min-h-14 w-full">{say`Close`}</Button>
+      </Dialog.Close>
+    </>
+  );
+}
+
 interface Props {
   /** What is scanned, such as the label of an item. */
   title: string;
@@ -45,7 +57,7 @@ export function Scan({ title, onRead, isSmall = false }: Props) {
           className="fixed inset-x-0 bottom-0 z-50 max-h-screen overflow-y-auto border-2 border-ink bg-sheet p-5 sm:inset-auto sm:top-1/2 sm:left-1/2 sm:w-[34rem] sm:-translate-1/2"
         >
           <Dialog.Title className="text-2xl">{title}</Dialog.Title>
-          <Suspense fallback={<p className="min-h-48">{say`Loading …`}</p>}>
+          <Suspense fallback={<OnTheWay />}>
             <Scanning onRead={onRead} onTaken={() => setOpen(false)} />
           </Suspense>
         </Dialog.Content>
