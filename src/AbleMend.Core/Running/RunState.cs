@@ -137,9 +137,13 @@ public sealed record Front(
     /// <value>Whether it waits for a cup that another mend mixes.</value>
     public bool WaitsForCup => Together is { IsMixedHere: false, BeganAt: null } && Phase is StepPhase.Next or StepPhase.Hands;
 
+    /// <value>Until when its test lasts, or is not read again; null where no test is in hand.</value>
+    [JsonIgnore]
+    public DateTimeOffset? TestUntil => Phase is StepPhase.Next or StepPhase.Hands ? Test?.Until ?? Test?.ThenFrom : null;
+
     /// <value>When hands go on with it, where that is not at once: it is held back, or a test still lasts.</value>
     [JsonIgnore]
-    public DateTimeOffset? NotBefore => HeldUntil ?? Test?.NotBefore;
+    public DateTimeOffset? NotBefore => HeldUntil ?? TestUntil;
 }
 
 /// <summary>Where an item stands while something sets on it, beside the bench.</summary>

@@ -29,18 +29,13 @@ public sealed record TestReading(DateTimeOffset At, double Value);
 /// <summary>How far a test has got.</summary>
 /// <param name="First">What was read first; null before that.</param>
 /// <param name="Then">What was read then; null before that.</param>
-/// <param name="ThenFrom">When it may be read again; null where it may be at any time.</param>
+/// <param name="ThenFrom">From when on a reading tells more, where one was taken too soon or they lie a day apart; null where it may be taken at any time.</param>
 /// <param name="Difference">The difference of both; null before both are there.</param>
 /// <param name="OffBy">How far that may be off, nineteen times out of twenty; null where a hand said what it read.</param>
 /// <param name="Verdict">What they say; null before both are there.</param>
 /// <param name="ForMin">Minutes that it lasts; null where it lasts no time.</param>
 /// <param name="Until">When it has lasted long enough; null before it was begun.</param>
-public sealed record TestStand(TestReading? First, TestReading? Then, DateTimeOffset? ThenFrom, double? Difference, double? OffBy, ReadingVerdict? Verdict, double? ForMin, DateTimeOffset? Until)
-{
-    /// <value>When hands go on with it, where that is not at once.</value>
-    [JsonIgnore]
-    public DateTimeOffset? NotBefore => Until ?? ThenFrom;
-}
+public sealed record TestStand(TestReading? First, TestReading? Then, DateTimeOffset? ThenFrom, double? Difference, double? OffBy, ReadingVerdict? Verdict, double? ForMin, DateTimeOffset? Until);
 
 /// <summary>Tests at the bench: what was read for them, and how long they last.</summary>
 internal static class TestsInHand
@@ -78,7 +73,7 @@ internal static class TestsInHand
     /// <summary>What has to last is not over before its time, if it passes; it may fail at any time. Who took the time by another clock never said that it had begun.</summary>
     public static Problem? RefuseSooner(Front front, string test, RunEvent next) =>
         front.Test?.Until is { } until && next.At < until && ProofTest.All[test].Passes(next.Value ?? front.Test.Difference, next.Passed == true)
-            ? new Problem("too-soon", "kind", $"It lasts {WallMin(ProofTest.All[test].Tool!.ForMin!.Value)}, and they are not over.", "Wait until they are; say that it fails as soon as it does.")
+            ? new Problem("too-soon", "kind", $"It has to last {WallMin(ProofTest.All[test].Tool!.ForMin!.Value)}, and has not yet.", "Wait until they are; say that it fails as soon as it does.")
             : null;
 
     private static ProofTool? ToolOf(PlanStep step) => step.Proof is { } proof ? ProofTest.All[proof].Tool : null;
@@ -94,21 +89,27 @@ internal static class TestsInHand
     private static bool BeginsAnew(RepairPlan plan, PlanStep step, RunEvent each) =>
         each.Kind is RunEventKind.Redo or RunEventKind.Mishap && plan.Steps.FirstOrDefault(other => other.Id == each.StepId) is { } from && (from.Damage == step.Damage || step.Timing.IsFor(from.Damage));
 
+    /// <summary>What is read before its time is over fails it, or says nothing yet.</summary>
     private static TestStand Compared(TestStand lasts, ProofTest test, TwoReadings two, List<RunEvent> readings)
     {
         var (first, then) = two.HoursApart is { } hours ? DayByDay(readings, hours) : (readings.FirstOrDefault(), readings.Count > 1 ? readings[^1] : null);
-        double? difference = then is null ? null : then.Value - first!.Value;
+        var isEarly = then is not null && then.At < lasts.Until && test.Passes(Between(first!, then), false);
+        then = isEarly ? null : then;
+        double? difference = then is null ? null : Between(first!, then);
         double? offBy = first?.Resolution is { } before && then?.Resolution is { } after ? TwoReadings.OffBy(Math.Max(before, after)) : null;
         return lasts with
         {
             First = Read(first),
             Then = Read(then),
-            ThenFrom = then is null && two.HoursApart is { } apart ? first?.At.AddHours(apart) : null,
+            ThenFrom = isEarly ? lasts.Until : then is null && two.HoursApart is { } apart ? first?.At.AddHours(apart) : null,
             Difference = difference,
             OffBy = offBy,
             Verdict = difference is { } by ? Judge(Math.Abs(by), test.Limit!.Value, offBy ?? 0) : null,
         };
     }
+
+    /// <summary>What lies between two readings, as finely as any instrument reads.</summary>
+    private static double Between(RunEvent first, RunEvent then) => Math.Round(then.Value!.Value - first.Value!.Value, 6);
 
     /// <summary>The last reading and the one that is a day older; where there is none, the first and what is still to be read.</summary>
     private static (RunEvent? First, RunEvent? Then) DayByDay(List<RunEvent> readings, double hours) =>

@@ -40,7 +40,7 @@ internal static class BenchEntries
             ],
             state.HeldUntil ?? lead?.TurnFrom,
             state.Warm?.StandsAtC is not null,
-            lead?.Test?.NotBefore);
+            lead?.TestUntil);
     }
 
     /// <summary>A mend that is not started.</summary>

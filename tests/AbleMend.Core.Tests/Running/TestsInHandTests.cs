@@ -84,10 +84,14 @@ public class TestsInHandTests
         var (mend, at) = Before("float");
         mend = Kept(Kept(mend, Read(3212), at), new Happening(RunEventKind.Begin, "prove-float"), at);
         var sooner = Kept(mend, Read(3213), at.AddMinutes(4));
-        sooner.Keep(new Happening(RunEventKind.Proof, "prove-float", Passed: true), at.AddMinutes(5)).Problems.ShouldHaveSingleItem().Code.ShouldBe("too-soon");
-        Kept(sooner, new Happening(RunEventKind.Proof, "prove-float", Passed: true), at.AddMinutes(10)).Events[^1].Passed.ShouldBe(true);
+        (Stand(sooner, at.AddMinutes(5)).Then, Stand(sooner, at.AddMinutes(5)).ThenFrom).ShouldBe((null, at.AddMinutes(10)), "four minutes tell nothing good");
+        sooner.Keep(new Happening(RunEventKind.Proof, "prove-float", Passed: true), at.AddMinutes(12)).Problems.ShouldHaveSingleItem().Field.ShouldBe("value");
+        sooner.Keep(new Happening(RunEventKind.Proof, "prove-float", Value: 1), at.AddMinutes(5)).Problems.ShouldHaveSingleItem().Code.ShouldBe("too-soon");
+        Kept(Kept(sooner, Read(3213), at.AddMinutes(10)), new Happening(RunEventKind.Proof, "prove-float", Passed: true), at.AddMinutes(11)).Events[^1].Passed.ShouldBe(true);
         var drinks = Kept(mend, Read(3290), at.AddMinutes(4));
-        Kept(drinks, new Happening(RunEventKind.Proof, "prove-float"), at.AddMinutes(5)).Events[^1].Passed.ShouldBe(false);
+        var failed = Kept(drinks, new Happening(RunEventKind.Proof, "prove-float"), at.AddMinutes(5));
+        failed.Events[^1].Passed.ShouldBe(false);
+        BenchOrder.UrgencyOf(failed.StateAt(at.AddMinutes(6)), at.AddMinutes(6)).ShouldBe(Urgency.HandsNow, "what failed waits for nothing");
     }
 
     [Fact]
@@ -96,6 +100,14 @@ public class TestsInHandTests
         var (mend, at) = Before("float");
         mend.Keep(new Happening(RunEventKind.Proof, "prove-float", Passed: true), at).Problems.ShouldHaveSingleItem().Field.ShouldBe("value", "nothing was read, and nothing was said");
         Kept(mend, new Happening(RunEventKind.Proof, "prove-float", Value: 3), at).Events[^1].Passed.ShouldBe(true);
+    }
+
+    [Fact]
+    public void A_difference_is_as_exact_as_what_was_read()
+    {
+        var (mend, at) = Before("float");
+        mend = Kept(Kept(mend, Read(300.1, null), at), Read(305.1, null), at.AddMinutes(11));
+        (Stand(mend, at.AddMinutes(11)).Difference, Stand(mend, at.AddMinutes(11)).Verdict).ShouldBe((5, ReadingVerdict.Passes), "and not a hair more");
     }
 
     [Fact]

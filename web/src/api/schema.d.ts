@@ -4722,7 +4722,7 @@ export interface components {
             then: null | components["schemas"]["TestReading"];
             /**
              * Format: date-time
-             * @description When it may be read again; null where it may be at any time.
+             * @description From when on a reading tells more, where one was taken too soon or they lie a day apart; null where it may be taken at any time.
              */
             thenFrom: null | string;
             /**
