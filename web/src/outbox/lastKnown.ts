@@ -82,7 +82,7 @@ function keep(queryClient: QueryClient): void {
     const { queryKey: key, queryHash, state } = event.query as Query;
     if (event.type !== 'updated' || !kept.has(key[0])) return;
     // What is asked for ahead is not asked twice: whoever comes to it meanwhile would stand before its failure.
-    const fell = event.action.type === 'failed' || event.action.type === 'error' ? event.action.error : null;
+    const fell: unknown = event.action.type === 'failed' || event.action.type === 'error' ? event.action.error : null;
     if (fell && state.data === undefined && isAway(fell)) void quietly(bringBackUnheard(queryClient, queryHash));
     if (event.action.type !== 'success') return;
     void quietly(set(queryHash, { key, data: state.data, at: state.dataUpdatedAt, build } satisfies Known, store));
