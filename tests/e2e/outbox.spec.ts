@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import { come } from './bench.ts';
 import { ShopServer } from './server.ts';
 
 const server = new ShopServer();
@@ -46,6 +47,36 @@ test('what is tapped while the network is away is there once, in order and with 
   expect(Date.parse(tap!.at)).toBeLessThan(Date.parse(note!.at));
   // Both were kept later than they happened, by as long as the network was away.
   for (const each of [tap!, note!]) expect(Date.parse(each.keptAt) - Date.parse(each.at)).toBeGreaterThan(2500);
+});
+
+test('an answer that was on its way when something was tapped does not take it back', async ({ page }) => {
+  const id = await come(server.url, 'fin-box-surround', 'glass');
+  await page.goto(`${server.url}/mends/${id}/mend`);
+  const step = page.getByRole('region', { name: 'Now' }).getByRole('heading').first();
+  const was = await step.innerText();
+  let [comes, asked]: (() => void)[] = [];
+  const [held, isAsked] = [new Promise<void>((come) => (comes = come)), new Promise<void>((ask) => (asked = ask))];
+  await page.route(
+    `**/api/mends/${id}`,
+    async (route) => {
+      const before = await route.fetch();
+      asked!();
+      await held;
+      await route.fulfill({ response: before }).catch(() => undefined);
+    },
+    { times: 1 },
+  );
+  await isAsked;
+  await page
+    .getByRole('button', { name: /^(Done|Ready)/ })
+    .first()
+    .click();
+  await expect(step).not.toHaveText(was);
+  const is = await step.innerText();
+  comes!();
+  // Longer than that answer takes to come, and less than the page takes to ask again.
+  await page.waitForTimeout(1500);
+  expect(await step.innerText()).toBe(is);
 });
 
 test('what is said of the network moves nothing that a hand is on its way to', async ({ page, context }) => {

@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, ask, problemsIn } from '../api/client';
+import { heard } from '../api/heard';
 import { useOnce } from '../api/once';
 import { itemsQuery, ticketQuery } from '../api/queries';
 import type { Schemas } from '../api/types';
@@ -54,7 +55,7 @@ function Words({ ticket, close }: { ticket: Ticket; close: () => void }) {
         }),
       ),
     onSuccess: (view) => {
-      queryClient.setQueryData(key, view);
+      heard(queryClient, key, view);
       for (const each of ['tickets', 'bench', 'days', 'mend']) void queryClient.invalidateQueries({ queryKey: [each] });
       close();
     },

@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link, useParams } from '@tanstack/react-router';
 import { api, ask, problemsIn } from '../api/client';
+import { heard } from '../api/heard';
 import { ticketQuery } from '../api/queries';
 import type { Schemas } from '../api/types';
 import { money } from '../measures/money';
@@ -126,7 +127,7 @@ function Collecting({ ticket }: { ticket: Ticket }) {
         }),
       ),
     onSuccess: (view) => {
-      queryClient.setQueryData(key, view);
+      heard(queryClient, key, view);
       void queryClient.invalidateQueries({ queryKey: ['tickets'], exact: true });
     },
     onError: () => void queryClient.invalidateQueries({ queryKey: key }),

@@ -2,6 +2,7 @@ import { useDebouncer } from '@tanstack/react-pacer/debouncer';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { api, ask, problemsIn, Refused } from '../api/client';
+import { heard } from '../api/heard';
 import { mendQuery } from '../api/queries';
 import type { MendView, NewEvent, Problem, RepairCase, RepairPlan } from '../api/types';
 import { leaveBehind, takeOver, type LeftBehind } from './leftBehind';
@@ -89,7 +90,7 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
   const settle = useCallback(
     (view: MendView) => {
       versionRef.current = view.version;
-      queryClient.setQueryData(mendQuery(id).queryKey, view);
+      heard(queryClient, mendQuery(id).queryKey, view);
       void queryClient.invalidateQueries({ queryKey: ['bench'] });
     },
     [id, queryClient],

@@ -1,5 +1,6 @@
 import type { QueryClient } from '@tanstack/react-query';
 import { api, ask, Refused } from '../api/client';
+import { heard } from '../api/heard';
 import { mendQuery } from '../api/queries';
 import { acknowledged, next, refuse, setStuck, subscribe, type Waiting } from './outbox';
 
@@ -24,7 +25,7 @@ export function startSending(queryClient: QueryClient): void {
         signal: AbortSignal.timeout(patienceMs),
       }),
     );
-    queryClient.setQueryData(mendQuery(mendId).queryKey, view);
+    heard(queryClient, mendQuery(mendId).queryKey, view);
     await acknowledged(key);
     void queryClient.invalidateQueries({ queryKey: ['bench'] });
   };

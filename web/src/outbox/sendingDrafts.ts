@@ -1,5 +1,6 @@
 import type { QueryClient } from '@tanstack/react-query';
 import { api, ask, Refused } from '../api/client';
+import { heard } from '../api/heard';
 import { mendQuery } from '../api/queries';
 import { create } from '../ui/store';
 import type { MendView } from '../api/types';
@@ -72,6 +73,6 @@ async function put(queryClient: QueryClient, { mendId, version, base, mine, unhe
   const both = fresh.version === version ? { value: mine, collides: false } : merge(base, mine, fresh.case, unheard);
   if (both.collides) return 'collides';
   const params = { header: { 'If-Match': fresh.version }, path: { id: mendId } };
-  queryClient.setQueryData(mendQuery(mendId).queryKey, await ask(api.PUT('/api/mends/{id}/case', { params, body: both.value })));
+  heard(queryClient, mendQuery(mendId).queryKey, await ask(api.PUT('/api/mends/{id}/case', { params, body: both.value })));
   return 'sent';
 }

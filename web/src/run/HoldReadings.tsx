@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, ask, problemsIn } from '../api/client';
+import { heard } from '../api/heard';
 import { mendQuery } from '../api/queries';
 import type { Front, RunState } from '../api/types';
 import { Curve } from '../drawing/Curve';
@@ -142,7 +143,7 @@ function Trace({ trace, desk }: { trace: NonNullable<Front['trace']>; desk: Mend
   const read = useMutation({
     mutationFn: async (file: File) =>
       ask(api.POST('/api/mends/{id}/hold-trace', { params: { path: { id: desk.mend.id }, query: { damage: desk.number } }, body: { csv: await file.text() } })),
-    onSuccess: (view) => queryClient.setQueryData(mendQuery(view.id).queryKey, view),
+    onSuccess: (view) => heard(queryClient, mendQuery(view.id).queryKey, view),
   });
   return (
     <>

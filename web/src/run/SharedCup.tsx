@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link } from '@tanstack/react-router';
 import { api, ask, problemsIn } from '../api/client';
+import { heard } from '../api/heard';
 import { useOnce } from '../api/once';
 import { cupsQuery, mendQuery } from '../api/queries';
 import type { Front, Schemas } from '../api/types';
@@ -84,7 +85,7 @@ function useShareCup(desk: MendDesk, offer: Offer) {
       return ask(api.POST('/api/mends/{id}/cups', { params: { path: { id }, header: once(`${String(version)} ${JSON.stringify(body)}`) }, body }));
     },
     onSuccess: (view) => {
-      queryClient.setQueryData(mendQuery(id).queryKey, view);
+      heard(queryClient, mendQuery(id).queryKey, view);
       void queryClient.invalidateQueries({ queryKey: ['bench'] });
     },
     onSettled: () => queryClient.invalidateQueries({ queryKey: ['cups'] }),

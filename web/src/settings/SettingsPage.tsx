@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, ask, problemsIn, Refused } from '../api/client';
+import { heard } from '../api/heard';
 import { catalogueQuery, shopQuery } from '../api/queries';
 import type { Catalogue, Schemas } from '../api/types';
 import { useUnits } from '../shop/units';
@@ -59,7 +60,7 @@ function SettingsForm({ shop, catalogue }: { shop: Schemas['ShopView']; catalogu
       }
     },
     onSuccess: (view) => {
-      queryClient.setQueryData(shopQuery.queryKey, view);
+      heard(queryClient, shopQuery.queryKey, view);
       startFrom(view);
     },
   });

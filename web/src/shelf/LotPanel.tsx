@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link } from '@tanstack/react-router';
 import { useState } from 'react';
 import { api, ask, problemsIn } from '../api/client';
+import { heard } from '../api/heard';
 import { shelfQuery, usesQuery } from '../api/queries';
 import { lookWords, paceWords } from '../measures/pace';
 import { when } from '../measures/time';
@@ -77,7 +78,7 @@ function Count({ lot }: { lot: LotView }) {
   const [left, setLeft] = useState(Math.max(0, lot.left ?? 0));
   const count = useMutation({
     mutationFn: (value: number) => ask(api.POST('/api/shelf/{name}/count', { params: { path: { name: lot.name } }, body: { left: value } })),
-    onSuccess: (view) => queryClient.setQueryData(shelfQuery.queryKey, view),
+    onSuccess: (view) => heard(queryClient, shelfQuery.queryKey, view),
   });
   const had = lot.lot.had ?? 0;
   return (

@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Link } from '@tanstack/react-router';
 import { api, ask, problemsIn } from '../api/client';
+import { heard } from '../api/heard';
 import { shelfQuery } from '../api/queries';
 import { Notice, Problems } from '../ui/Notice';
 import { say } from '../words/say';
@@ -10,7 +11,7 @@ export function Tables() {
   const queryClient = useQueryClient();
   const read = useMutation({
     mutationFn: async (file: File) => ask(api.POST('/api/shelf-table', { body: { csv: await file.text() } })),
-    onSuccess: (view) => queryClient.setQueryData(shelfQuery.queryKey, view),
+    onSuccess: (view) => heard(queryClient, shelfQuery.queryKey, view),
   });
   const look = 'inline-flex min-h-11 cursor-pointer items-center rounded-sm border-2 border-strong-line bg-sheet px-4 font-semibold focus-within:outline-3';
   return (

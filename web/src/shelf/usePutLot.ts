@@ -1,5 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { api, ask } from '../api/client';
+import { heard } from '../api/heard';
 import { shelfQuery } from '../api/queries';
 import type { Lot } from './shelfView';
 
@@ -9,7 +10,7 @@ export function usePutLot(done: () => void) {
   return useMutation({
     mutationFn: (lot: Lot) => ask(api.PUT('/api/shelf/{name}', { params: { path: { name: lot.id ?? lot.material } }, body: lot })),
     onSuccess: (view) => {
-      queryClient.setQueryData(shelfQuery.queryKey, view);
+      heard(queryClient, shelfQuery.queryKey, view);
       done();
     },
   });
