@@ -42,6 +42,7 @@ async function written(page: Page): Promise<string[]> {
       bench: { zone: string };
       offcuts: { id: string }[] | null;
       products: Said[] | null;
+      devices: Said[] | null;
       shelf: { standsAt: string | null }[] | null;
       rates: { currency: string } | null;
     };
@@ -59,7 +60,7 @@ async function written(page: Page): Promise<string[]> {
     ...gallery.map(({ tag }) => tag),
     ...items.flatMap(({ tag, name }) => [name, tag]),
     ...(settings.offcuts ?? []).map(({ id }) => id),
-    ...(settings.products ?? []).map(({ name }) => name),
+    ...[...(settings.products ?? []), ...(settings.devices ?? [])].map(({ name }) => name),
     ...(settings.shelf ?? []).flatMap(({ standsAt }) => standsAt ?? []),
     ...tickets
       .flatMap(({ customer, note, mends }) => [customer.name, customer.reach ?? '', note ?? '', ...mends.flatMap(({ yes }) => yes?.heardBy ?? [])])
