@@ -111,6 +111,29 @@ test.describe('where no worker is lent, as to a page that comes unencrypted', ()
   });
 });
 
+test('what was tapped in the last moment of a page, before its database had it, is sent by the next one', async ({ page }) => {
+  page.on('dialog', (dialog) => void dialog.accept());
+  await page.goto(`${server.url}/mends/6/mend`);
+  await page.getByRole('textbox', { name: 'Note' }).fill('in the last moment');
+  await page.route('**/api/mends/6/events', (route) => route.abort());
+  const gone = page.waitForEvent('framenavigated');
+  await page.evaluate(() => {
+    IDBDatabase.prototype.transaction = () => {
+      throw new DOMException('closing', 'InvalidStateError');
+    };
+    [...document.querySelectorAll('button')].find((each) => each.innerText === 'Save note')!.click();
+    setTimeout(() => location.reload());
+  });
+  await gone;
+  await page.unroute('**/api/mends/6/events');
+  const there = async () => (await served(6)).events.filter((each) => each.text === 'in the last moment').length;
+  await expect.poll(there, { timeout: 15_000 }).toBe(1);
+  await page.reload();
+  await expect(page.getByRole('textbox', { name: 'Note' })).toBeVisible();
+  expect(await page.evaluate(() => Object.keys(localStorage).filter((key) => key.startsWith('able-mend-outbox')))).toEqual([]);
+  expect(await there()).toBe(1);
+});
+
 test('a change of a draft that the server did not answer is sent by itself, and outlives the page', async ({ page, context }) => {
   test.setTimeout(150_000);
   await page.goto(`${server.url}/mends/13/look`);

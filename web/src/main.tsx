@@ -7,6 +7,7 @@ import { Refused } from './api/client';
 import { keepToWhatWasPressed } from './app/pressed';
 import { fetchMendPage, makeRouter } from './app/router';
 import { startFromLastKnown } from './outbox/lastKnown';
+import { openOutbox } from './outbox/outbox';
 import { startSendingPictures } from './outbox/pictures';
 import { startSending } from './outbox/sending';
 import { startSendingDrafts } from './outbox/sendingDrafts';
@@ -30,7 +31,7 @@ if (import.meta.env.PROD && 'serviceWorker' in navigator) void navigator.service
 document.documentElement.lang = locale();
 keepToWhatWasPressed(document);
 
-await startFromLastKnown(queryClient);
+await Promise.all([startFromLastKnown(queryClient), openOutbox()]);
 startSending(queryClient);
 startSendingDrafts(queryClient);
 startSendingPictures(queryClient);

@@ -11,6 +11,7 @@ function mend(current: string): MendView {
   const steps = [step('cut'), step('clean', { timing: { damage: 1, wait } }), step('mix', { useWithinMin: 20 }), step('lay', { uses: 'mix' })];
   return {
     plan: { steps },
+    events: [],
     run: {
       currentStepId: current,
       phase: 'next',
@@ -29,6 +30,12 @@ describe('the run ahead of the server', () => {
     expect(run.currentStepId).toBe('clean');
     expect(run.fronts[0]!.phase).toBe('next');
     expect(run.steps[0]!.phase).toBe('done');
+  });
+
+  it('does not go on twice for what the server has, though nobody heard that it has', () => {
+    const heard = { ...mend('clean'), events: [{ kind: 'hands-done', stepId: 'clean', at: '2026-05-06T10:00:00Z' }] } as unknown as MendView;
+    expect(ahead(heard, [happened('hands-done', 'clean')]).run!.phase).toBe('next');
+    expect(ahead(heard, [happened('hands-done', 'clean', { at: '2026-05-06T10:00:01Z' })]).run!.phase).toBe('waiting');
   });
 
   it('waits from the moment of the tap, for as long as the plan waited', () => {

@@ -7,8 +7,12 @@ type Run = NonNullable<MendView['run']>;
  * is as soon as it answers; times that nobody has worked out yet are those of the plan.
  */
 export function ahead(mend: MendView, events: readonly NewEvent[]): MendView {
-  return events.reduce((view, event) => (view.run && view.plan ? { ...view, run: after(view.run, view.plan.steps, event) } : view), mend);
+  return events.reduce((view, event) => (view.run && view.plan && !has(mend, event) ? { ...view, run: after(view.run, view.plan.steps, event) } : view), mend);
 }
+
+/** An event whose acknowledgement was not heard is in the view already. */
+const has = ({ events }: MendView, { kind, stepId, at }: NewEvent) =>
+  at != null && events.some((each) => each.kind === kind && each.stepId === stepId && Date.parse(each.at) === Date.parse(at));
 
 function after(run: Run, steps: readonly PlanStep[], event: NewEvent): Run {
   const front = run.fronts.find((each) => each.stepId === event.stepId);
