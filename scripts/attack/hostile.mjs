@@ -153,6 +153,7 @@ const bodies = {
       'thrown-out',
       'cup-together',
       'cup-apart',
+      'measured-with',
       'mishap',
       'pace',
       'find',
@@ -167,6 +168,7 @@ const bodies = {
     passed: luck.of([null, true]),
     airC: luck.of([null, 20]),
     barometerKpa: luck.of([null, 101]),
+    device: luck.of([null, { kind: 'scale', stepG: 0.1 }, { kind: 'cup', lineEveryMl: 5, lineErrorMl: 9, holdsMl: 60 }]),
   }),
 };
 

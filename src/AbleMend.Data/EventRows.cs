@@ -1,5 +1,7 @@
 using System.Text.Json;
 using AbleMend.Core;
+using AbleMend.Core.Limits;
+using AbleMend.Core.Mixing;
 using AbleMend.Core.Running;
 
 namespace AbleMend.Data;
@@ -26,22 +28,27 @@ public static class EventRows
             Resolution = each.Resolution,
             Looks = each.Looks,
             CupJson = each.Cup is null ? null : JsonSerializer.Serialize(each.Cup, OpenJson.Options),
+            DeviceJson = each.Device is null ? null : JsonSerializer.Serialize(each.Device, OpenJson.Options),
         };
 
-    /// <summary>Whether a row can be read: its kind is known, its numbers are numbers and its cup is a cup.</summary>
-    public static bool IsKnown(MendEventRow row) => Kinds.ContainsKey(row.Kind) && IsCup(row.CupJson) && new[] { row.Value, row.AirC, row.BarometerKpa, row.Resolution }.All(number => number is null || double.IsFinite(number.Value));
+    /// <summary>Whether a row can be read: its kind is known, its numbers are numbers, its cup is a cup and its device a device.</summary>
+    public static bool IsKnown(MendEventRow row) => Kinds.ContainsKey(row.Kind) && Reads<CupTogether>(row.CupJson, cup => cup.Others.Count > 0) && Reads<MeasuringDevice>(row.DeviceJson, device => LimitTable.Check(device).Count == 0) && new[] { row.Value, row.AirC, row.BarometerKpa, row.Resolution }.All(number => number is null || double.IsFinite(number.Value));
 
     /// <summary>A row as an event.</summary>
     public static RunEvent ToEvent(MendEventRow row) =>
-        new(row.Number, row.At, Kinds[row.Kind], row.StepId, row.Text, row.Value, row.Passed, row.AirC, row.BarometerKpa, row.KeptAt, row.Resolution, row.Looks, row.CupJson is null ? null : JsonSerializer.Deserialize<CupTogether>(row.CupJson, OpenJson.Options));
+        new(row.Number, row.At, Kinds[row.Kind], row.StepId, row.Text, row.Value, row.Passed, row.AirC, row.BarometerKpa, row.KeptAt, row.Resolution, row.Looks, Read<CupTogether>(row.CupJson), Read<MeasuringDevice>(row.DeviceJson));
 
-    private static bool IsCup(string? json)
+    private static T? Read<T>(string? json)
+        where T : class => json is null ? null : JsonSerializer.Deserialize<T>(json, OpenJson.Options);
+
+    private static bool Reads<T>(string? json, Func<T, bool> holds)
+        where T : class
     {
         try
         {
-            return json is null || JsonSerializer.Deserialize<CupTogether>(json, OpenJson.Options) is { Others.Count: > 0 };
+            return json is null || (Read<T>(json) is { } read && holds(read));
         }
-        catch (JsonException)
+        catch (Exception unreadable) when (unreadable is JsonException or NotSupportedException)
         {
             return false;
         }

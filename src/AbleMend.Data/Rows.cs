@@ -162,6 +162,9 @@ public sealed class MendEventRow
 
     /// <value>The cup that is shared with other mends, as JSON; or null.</value>
     public string? CupJson { get; set; }
+
+    /// <value>Device that is measured with from now on, as JSON.</value>
+    public string? DeviceJson { get; set; }
 }
 
 /// <summary>Something that was asked for with a key and carried out: asked for again, it is not done twice.</summary>

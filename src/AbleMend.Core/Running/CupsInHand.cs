@@ -10,7 +10,7 @@ namespace AbleMend.Core.Running;
 
 /// <summary>The cups of a run as they are filled: what was poured into each, read from what happened.</summary>
 /// <param name="plan">The plan.</param>
-/// <param name="device">What it measures with.</param>
+/// <param name="device">What it was planned to be measured with.</param>
 /// <param name="kept">What happened and still stands.</param>
 /// <param name="climate">Air at the bench.</param>
 /// <param name="now">The present.</param>
@@ -18,6 +18,8 @@ internal sealed class CupsInHand(RepairPlan plan, MeasuringDevice device, IReadO
 {
     /// <summary>Most that is poured at once, in g or mL: any more is a slip of the finger.</summary>
     private const double MostPoured = 10_000;
+
+    private readonly DevicesInHand _devices = new(device, plan, kept);
 
     /// <summary>The cup that a step fills: that of a mix, or the next one of the mix that it spreads; null where none is left.</summary>
     public CupStand? StandOf(PlanStep step)
@@ -176,9 +178,11 @@ internal sealed class CupsInHand(RepairPlan plan, MeasuringDevice device, IReadO
     private static PlanStep? FilledAt(RepairPlan plan, PlanStep step) =>
         step.Pour?.Cup is not null ? step : step.Uses is { } uses ? plan.Steps.FirstOrDefault(each => each.Id == uses && each.Damage == step.Damage && each.Pour?.Cup is not null) : null;
 
-    private static bool IsRedone(PlanStep mix, RunEvent redo) => mix.Timing.IsFor(Numbering.Parse(redo.StepId!).Number);
+    /// <summary>Whether an event has a mix done again that was done before it.</summary>
+    public static bool IsRedone(PlanStep mix, RunEvent redo) => mix.Timing.IsFor(Numbering.Parse(redo.StepId!).Number);
 
-    private static bool IsRescued(RepairPlan plan, PlanStep mix, RunEvent each) =>
+    /// <summary>Whether an event has a remedy done before a mix, so that it is mixed again.</summary>
+    public static bool IsRescued(RepairPlan plan, PlanStep mix, RunEvent each) =>
         each.Kind == RunEventKind.Mishap && plan.Steps.TakeWhile(step => step.Id != mix.Id).Any(step => step.Damage == mix.Damage && RescueDesk.IsOf(step.Id, each.Number));
 
     private (CupOrder Order, IReadOnlyList<Ingredient> Ingredients)? OrderOf(PlanStep mix)
@@ -192,7 +196,7 @@ internal sealed class CupsInHand(RepairPlan plan, MeasuringDevice device, IReadO
         var shared = TogetherOf(mix) is { IsMixedHere: true } together ? together : null;
         var work = shared?.WorkMin ?? (Mixes.MixingMin + ((Value(cup.Work) ?? 0) / Count(mix)));
         return known.Any(each => each.Ingredient.Part == MixPart.Resin)
-            ? (new CupOrder([.. known.Select(each => each.Order.Times(shared?.Scale ?? 1))], Value(cup.Holds), work, cup.Heat, device), [.. known.Select(each => each.Ingredient)])
+            ? (new CupOrder([.. known.Select(each => each.Order.Times(shared?.Scale ?? 1))], Value(cup.Holds), work, cup.Heat, _devices.Of(mix)), [.. known.Select(each => each.Ingredient)])
             : null;
     }
 

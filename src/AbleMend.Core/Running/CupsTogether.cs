@@ -208,7 +208,7 @@ public static class CupsTogether
         public static Mixing? Of(MendAtBench at, RepairPlan plan, PlanStep step, RunState state, bool isNext, DateTimeOffset now)
         {
             var users = plan.Steps.Where(each => each.Uses == step.Id && each.Id != step.Id && each.Stage != Stage.Mix).ToList();
-            if (users.Count == 0 || CupsInHand.PlannedOrder(plan, at.Mend.Case.Tools.Measure, step) is not { } order)
+            if (users.Count == 0 || CupsInHand.PlannedOrder(plan, at.Mend.DeviceOf(step), step) is not { } order)
             {
                 return null;
             }

@@ -4,6 +4,7 @@ using AbleMend.Core.Catalogue;
 using AbleMend.Core.Curing;
 using AbleMend.Core.Limits;
 using AbleMend.Core.Methods;
+using AbleMend.Core.Mixing;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Proving;
 using AbleMend.Core.Rescuing;
@@ -38,6 +39,7 @@ public enum MendStatus
 /// <param name="BarometerKpa">Barometer in kPa at a reading of a hold test.</param>
 /// <param name="At">When it happened, by the device that it was told to; null for when it is kept.</param>
 /// <param name="Resolution">Smallest step of the instrument that the value was read from, in its unit; null where a hand said it.</param>
+/// <param name="Device">What is measured with from now on.</param>
 public sealed record Happening(
     RunEventKind Kind,
     [property: Size(0, 80)] string? StepId = null,
@@ -47,7 +49,8 @@ public sealed record Happening(
     double? AirC = null,
     double? BarometerKpa = null,
     DateTimeOffset? At = null,
-    [property: Limits(0.0001, 100)] double? Resolution = null)
+    [property: Limits(0.0001, 100)] double? Resolution = null,
+    MeasuringDevice? Device = null)
 {
     /// <summary>Most characters of a note.</summary>
     public const int MostCharacters = 2000;
@@ -66,6 +69,7 @@ public sealed record Happening(
         [RunEventKind.CupTogether] = ["stepId"],
         [RunEventKind.CupApart] = ["stepId"],
         [RunEventKind.CupShared] = ["stepId"],
+        [RunEventKind.MeasuredWith] = ["device"],
         [RunEventKind.Mishap] = ["stepId", "text"],
         [RunEventKind.Note] = ["stepId", "text"],
         [RunEventKind.Reading] = ["value", "resolution"],
@@ -103,7 +107,7 @@ public sealed record Happening(
 
     /// <summary>What its kind has no place for: kept, it would be read as something that it is not.</summary>
     private IEnumerable<Problem> Unsaid() =>
-        new (string Field, bool Given)[] { ("stepId", StepId is not null), ("text", Text is not null), ("value", Value is not null), ("passed", Passed is not null), ("airC", AirC is not null), ("barometerKpa", BarometerKpa is not null), ("resolution", Resolution is not null) }
+        new (string Field, bool Given)[] { ("stepId", StepId is not null), ("text", Text is not null), ("value", Value is not null), ("passed", Passed is not null), ("airC", AirC is not null), ("barometerKpa", BarometerKpa is not null), ("resolution", Resolution is not null), ("device", Device is not null) }
             .Where(each => each.Given && !Said[Kind].Contains(each.Field))
             .Select(each => new Problem("not-for-this", each.Field, $"A “{Kebab<RunEventKind>.Id(Kind):as-is}” has no {each.Field:as-is}.", "Leave it out."));
 }
@@ -182,10 +186,15 @@ public sealed record Mend(RepairCase Case, RepairPlan? Plan, MendStatus Status, 
 
         var state = StateAt(now);
         // A device that is a moment behind taps before the start that it tapped after.
-        var next = new RunEvent(state.LastNumber + 1, happening.At is not { } at ? now : at < StartedAt!.Value ? StartedAt.Value : at, happening.Kind, happening.StepId, happening.Text, happening.Value, happening.Passed, happening.AirC, happening.BarometerKpa, now, happening.Resolution);
+        var next = new RunEvent(state.LastNumber + 1, happening.At is not { } at ? now : at < StartedAt!.Value ? StartedAt.Value : at, happening.Kind, happening.StepId, happening.Text, happening.Value, happening.Passed, happening.AirC, happening.BarometerKpa, now, happening.Resolution, Device: happening.Device);
         if (Run.Refuse(plan, state, next) is { } refused)
         {
             return Outcome<Mend>.Failed(refused);
+        }
+
+        if (next.Kind == RunEventKind.MeasuredWith && OtherDevices.Refuse(this, next, planner) is { } unmeasured)
+        {
+            return unmeasured;
         }
 
         var cause = next.Kind == RunEventKind.Mishap && planner is not null ? Mishaps.Find(this, state, next, planner.Catalogue) : null;
@@ -194,7 +203,8 @@ public sealed record Mend(RepairCase Case, RepairPlan? Plan, MendStatus Status, 
             return Refuse("unknown-id", "text", $"Nothing called '{next.Text ?? "":as-is}' goes wrong at this step.", "Pick one of those that are offered there.");
         }
 
-        var kept = this with { Plan = Mishaps.PlanAfter(this, state, next, cause, planner), Events = [.. Events, next.Kind == RunEventKind.Proof ? Judged(plan, state, next) : next] };
+        IReadOnlyList<RunEvent> events = [.. Events, next.Kind == RunEventKind.Proof ? Judged(plan, state, next) : next];
+        var kept = this with { Plan = OtherDevices.PlanAfter(this, Mishaps.PlanAfter(this, plan, state, next, cause, planner), events, planner), Events = events };
         var handedBack = kept.StateAt(now).HandedBackAt;
         return Outcome<Mend>.Of(kept with { Status = handedBack is null ? MendStatus.Running : MendStatus.HandedBack, ClosedAt = handedBack });
     }
@@ -230,6 +240,14 @@ public sealed record Mend(RepairCase Case, RepairPlan? Plan, MendStatus Status, 
     /// <summary>Tells this run of a cup that it shares with others: nobody does that at one mend alone.</summary>
     internal Mend With(RunEventKind kind, string stepId, DateTimeOffset at, CupTogether? cup) =>
         this with { Events = [.. Events, new RunEvent(Events.Count == 0 ? 1 : Events[^1].Number + 1, at, kind, stepId, KeptAt: at, Cup: cup)] };
+
+    /// <summary>What a mix is measured with, as it was begun, or as it would be now.</summary>
+    /// <param name="mix">The mixing step.</param>
+    internal MeasuringDevice DeviceOf(PlanStep mix) => new DevicesInHand(Case.Tools.Measure, Plan!, Run.Standing(Events)).Of(mix);
+
+    /// <summary>The case as a mix of it is measured.</summary>
+    /// <param name="mix">The mixing step.</param>
+    internal RepairCase CaseFor(PlanStep mix) => Case with { Tools = Case.Tools with { Measure = DeviceOf(mix) } };
 
     /// <summary>When the cup of a mix began to set, and when it can no longer be spread.</summary>
     /// <param name="mix">The mix, done.</param>

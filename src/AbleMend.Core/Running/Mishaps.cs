@@ -31,9 +31,8 @@ internal static class Mishaps
         At(mend, state, next.StepId, catalogue, next.At) is { } at ? RescueDesk.Find(next.Text, at, catalogue) : null;
 
     /// <summary>The plan after an event: with the steps of a remedy, or without those of one that is taken back.</summary>
-    public static RepairPlan? PlanAfter(Mend mend, RunState state, RunEvent next, MishapCause? cause, Planner? planner) =>
-        mend.Plan is not { } plan ? null
-        : cause is not null && planner is not null && state.Fronts.FirstOrDefault(each => each.StepId == next.StepId) is { } front ? Joined(mend, plan, front, cause, next.Number, planner)
+    public static RepairPlan PlanAfter(Mend mend, RepairPlan plan, RunState state, RunEvent next, MishapCause? cause, Planner? planner) =>
+        cause is not null && planner is not null && state.Fronts.FirstOrDefault(each => each.StepId == next.StepId) is { } front ? Joined(mend, plan, front, cause, next.Number, planner)
         : next.Kind == RunEventKind.Undo && Run.Standing(mend.Events).LastOrDefault(each => !each.IsByItself) is { Kind: RunEventKind.Mishap } undone ? Without(mend, plan, undone.Number, planner)
         : plan;
 
@@ -41,7 +40,7 @@ internal static class Mishaps
     {
         AtStep In(RepairPlan of) => new(of.Steps.First(step => step.Id == front.StepId), front.Phase == StepPhase.Waiting, null, "", NoSigns);
         var smaller = cause.Steps.Any(step => step.Works == RemedyFigure.SmallerCups) && RescueDesk.MixOf(plan, In(plan)) is { } mix
-            ? SmallerCups.Of(plan, mix, mend.Case, planner)
+            ? SmallerCups.Of(plan, mix, mend.CaseFor(mix), planner)
             : null;
         var goesOn = smaller ?? plan;
         return RescueDesk.Join(goesOn, In(goesOn), cause, number, smaller is null ? null : RescueDesk.MixOf(goesOn, In(goesOn)));
@@ -52,7 +51,7 @@ internal static class Mishaps
         var shown = plan.Steps.Where(step => RescueDesk.IsOf(step.Id, number)).SelectMany(step => step.Figures).ToHashSet();
         var without = RescueDesk.Without(plan, number);
         return planner is not null && without.Steps.FirstOrDefault(step => step.Pour?.Cups is { } cups && shown.Contains(cups)) is { } mix
-            ? SmallerCups.TakenBack(without, mix, mend.Case, planner)
+            ? SmallerCups.TakenBack(without, mix, mend.CaseFor(mix), planner)
             : without;
     }
 

@@ -61,7 +61,8 @@ public static class Run
             lead?.HeldUntil,
             kept.LastOrDefault(each => !each.IsByItself) is { } last && last.Number > SharedUpTo(plan, kept),
             Surroundings.Probes(kept),
-            WarmOf(plan, fronts, warm, now));
+            WarmOf(plan, fronts, warm, now),
+            new DevicesInHand(repairCase.Tools.Measure, plan, kept).Now);
     }
 
     /// <summary>

@@ -1,5 +1,6 @@
 using System.Text.Json.Serialization;
 using AbleMend.Core.Curing;
+using AbleMend.Core.Mixing;
 
 namespace AbleMend.Core.Running;
 
@@ -42,6 +43,9 @@ public enum RunEventKind
 
     /// <summary>The shared cup was mixed at another mend, and this one has its share.</summary>
     CupShared,
+
+    /// <summary>From now on mixes are measured with another device.</summary>
+    MeasuredWith,
 
     /// <summary>Something went wrong, and what it was: the remedy's steps join the plan.</summary>
     Mishap,
@@ -109,9 +113,10 @@ public enum RunEventKind
 /// <param name="Resolution">Smallest step of the instrument that the value was read from, in its unit, or the spread of a pace; null where a hand said it.</param>
 /// <param name="Looks">Looks that a pace was learnt from; 0 where those that there were have been taken back.</param>
 /// <param name="Cup">The cup that is shared, of an event that says so.</param>
+/// <param name="Device">The device that is measured with from now on, of an event that says so.</param>
 public sealed record RunEvent(
     int Number, DateTimeOffset At, RunEventKind Kind, string? StepId = null, string? Text = null, double? Value = null, bool? Passed = null,
-    double? AirC = null, double? BarometerKpa = null, DateTimeOffset? KeptAt = null, double? Resolution = null, int? Looks = null, CupTogether? Cup = null)
+    double? AirC = null, double? BarometerKpa = null, DateTimeOffset? KeptAt = null, double? Resolution = null, int? Looks = null, CupTogether? Cup = null, MeasuringDevice? Device = null)
 {
     /// <value>Whether nobody did it: the bench's own probe said it, it follows from what was found at any bench, or it concerns other mends as well; and nobody takes it back.</value>
     [JsonIgnore]

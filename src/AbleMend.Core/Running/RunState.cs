@@ -173,6 +173,7 @@ public sealed record WarmStand(double? UpToC, Message? Because, double? StandsAt
 /// <param name="CanUndo">Whether somebody did something that can be taken back.</param>
 /// <param name="Probes">The instruments that lie at the item and are read by themselves; null of a run that was folded before there were any.</param>
 /// <param name="Warm">How warm it may stand now, and stands; null where warmth makes no difference.</param>
+/// <param name="Device">What the next mix is measured with; null of a run that was folded before another could be taken.</param>
 public sealed record RunState(
     string? CurrentStepId,
     StepPhase Phase,
@@ -192,5 +193,6 @@ public sealed record RunState(
     DateTimeOffset? HeldUntil = null,
     bool CanUndo = false,
     IReadOnlyList<string>? Probes = null,
-    WarmStand? Warm = null
+    WarmStand? Warm = null,
+    MeasuringDevice? Device = null
 );

@@ -13,7 +13,7 @@ namespace AbleMend.Data.Compiled
     public partial class MendDbModel
     {
         private MendDbModel()
-            : base(skipDetectChanges: false, modelId: new Guid("023fdb9c-412d-421d-bd0d-2ac4c2b08692"), entityTypeCount: 14)
+            : base(skipDetectChanges: false, modelId: new Guid("8494326f-eec8-44f2-8232-2e1d73c7c1c3"), entityTypeCount: 14)
         {
         }
 

@@ -20,7 +20,7 @@ namespace AbleMend.Data.Compiled
                 "AbleMend.Data.MendEventRow",
                 typeof(MendEventRow),
                 baseEntityType,
-                propertyCount: 15,
+                propertyCount: 16,
                 foreignKeyCount: 1,
                 unnamedIndexCount: 1,
                 keyCount: 1);
@@ -61,6 +61,13 @@ namespace AbleMend.Data.Compiled
                 typeof(string),
                 propertyInfo: typeof(MendEventRow).GetProperty("CupJson", BindingFlags.Public | BindingFlags.Instance | BindingFlags.DeclaredOnly),
                 fieldInfo: typeof(MendEventRow).GetField("<CupJson>k__BackingField", BindingFlags.NonPublic | BindingFlags.Instance | BindingFlags.DeclaredOnly),
+                nullable: true);
+
+            var deviceJson = runtimeEntityType.AddProperty(
+                "DeviceJson",
+                typeof(string),
+                propertyInfo: typeof(MendEventRow).GetProperty("DeviceJson", BindingFlags.Public | BindingFlags.Instance | BindingFlags.DeclaredOnly),
+                fieldInfo: typeof(MendEventRow).GetField("<DeviceJson>k__BackingField", BindingFlags.NonPublic | BindingFlags.Instance | BindingFlags.DeclaredOnly),
                 nullable: true);
 
             var keptAt = runtimeEntityType.AddProperty(

@@ -274,6 +274,9 @@ namespace AbleMend.Data.Migrations
                     b.Property<string>("CupJson")
                         .HasColumnType("TEXT");
 
+                    b.Property<string>("DeviceJson")
+                        .HasColumnType("TEXT");
+
                     b.Property<long?>("KeptAt")
                         .HasColumnType("INTEGER");
 

@@ -71,7 +71,8 @@ internal static class SourceWords
         }
 
         var types = model.GetTypeInfo(expression);
-        if (types.ConvertedType?.ToDisplayString().TrimEnd('?') != "AbleMend.Core.Words.Message")
+        // The short name first: it is asked of every expression, and the long one is put together anew each time.
+        if (types.ConvertedType is not { Name: "Message" } converted || converted.ToDisplayString().TrimEnd('?') != "AbleMend.Core.Words.Message")
         {
             return;
         }

@@ -2397,6 +2397,7 @@ export interface components {
              * @description Smallest step of the instrument that the value was read from, in its unit; null where a hand said it.
              */
             resolution?: null | number;
+            device?: null | components["schemas"]["MeasuringDevice"];
         };
         /** @description Whether a mend has held since it was handed back. */
         Held: {
@@ -4156,12 +4157,13 @@ export interface components {
              */
             looks?: null | number;
             cup?: null | components["schemas"]["CupTogether"];
+            device?: null | components["schemas"]["MeasuringDevice"];
         };
         /**
          * @description What happened at the bench.
          * @enum {unknown}
          */
-        RunEventKind: "begin" | "hands-done" | "ready" | "not-yet" | "proof" | "redo" | "poured" | "stirred" | "thrown-out" | "cup-together" | "cup-apart" | "cup-shared" | "mishap" | "note" | "reading" | "surface" | "humidity" | "light" | "probe" | "warm" | "pace" | "pressure" | "gauge" | "weighed" | "measured" | "find" | "undo" | "hand-back" | "looked-again";
+        RunEventKind: "begin" | "hands-done" | "ready" | "not-yet" | "proof" | "redo" | "poured" | "stirred" | "thrown-out" | "cup-together" | "cup-apart" | "cup-shared" | "measured-with" | "mishap" | "note" | "reading" | "surface" | "humidity" | "light" | "probe" | "warm" | "pace" | "pressure" | "gauge" | "weighed" | "measured" | "find" | "undo" | "hand-back" | "looked-again";
         /** @description A run, folded from its events. What stands here of a current step is that of the damage that needs hands first. */
         RunState: {
             /** @description Step that is next, in hand or waiting; null when all are done. */
@@ -4223,6 +4225,7 @@ export interface components {
             /** @description The instruments that lie at the item and are read by themselves; null of a run that was folded before there were any. */
             probes?: null | string[];
             warm?: null | components["schemas"]["WarmStand"];
+            device?: null | components["schemas"]["MeasuringDevice"];
         };
         /** @description A question on which practitioners disagree. Both answers are supported; one is the default, with its reason. */
         School: {

@@ -17,7 +17,7 @@ export const note = (key: string, entry: unknown) => quietly(() => localStorage.
 export const crossOut = (key: string) => quietly(() => localStorage.removeItem(prefix + key));
 
 /** What an earlier page wrote down and did not live to keep. */
-export const leftBehind = <Entry>(): readonly Entry[] =>
+export const leftBehind = (): readonly unknown[] =>
   quietly(() => Object.keys(localStorage)) //
     ?.filter((key) => key.startsWith(prefix))
-    .flatMap((key) => quietly(() => [JSON.parse(localStorage.getItem(key) ?? '') as Entry]) ?? []) ?? [];
+    .flatMap((key) => quietly(() => [JSON.parse(localStorage.getItem(key) ?? '') as unknown]) ?? []) ?? [];

@@ -20,9 +20,15 @@ let stuck = false;
 /** Until the page knows what an earlier one, or another tab, has left to be sent. */
 export async function openOutbox(): Promise<void> {
   await kept.load();
-  const left = leftBehind<Waiting>().toSorted((a, b) => Date.parse(a.event.at ?? '') - Date.parse(b.event.at ?? ''));
+  const left = leftBehind()
+    .filter(isWaiting)
+    .toSorted((a, b) => Date.parse(a.event.at ?? '') - Date.parse(b.event.at ?? ''));
   for (const entry of left) await put(entry);
 }
+
+/** Whatever else stands there is not this page's. */
+const isWaiting = (left: unknown): left is Waiting =>
+  typeof left === 'object' && left !== null && 'key' in left && 'mendId' in left && 'event' in left && typeof left.event === 'object' && left.event !== null;
 
 /** Keeps something that happened until the server has acknowledged it. */
 export async function put(entry: Omit<Waiting, 'refused'>): Promise<void> {

@@ -4,6 +4,7 @@ import type { MendView } from '../api/types';
 import { useNow } from '../shop/clock';
 import { useUnits } from '../shop/units';
 import { useZone } from '../shop/zone';
+import { deviceWords } from '../desk/DeviceChoice';
 import { Photographs } from '../desk/Photographs';
 import { damagesOf } from '../desk/reached';
 import type { StageProps } from '../desk/StageProps';
@@ -153,6 +154,7 @@ const eventWords: Record<string, string> = {
   'cup-together': say`one cup with`,
   'cup-apart': say`mixed apart after all`,
   'cup-shared': say`mixed with`,
+  'measured-with': say`measured with`,
   mishap: say`went wrong`,
   pressure: say`gauge`,
   gauge: say`read by itself`,
@@ -235,7 +237,12 @@ function History({ mend, tests, now, zone }: { mend: MendView; tests: readonly P
             <span className="numeral text-right text-faint">{when(event.at, now, zone)}</span>
             <span>
               {title(event.stepId)} <strong>{wordOf(event)}</strong>{' '}
-              {event.kind === 'pace' ? nameOf(event.text, mend) : valueOf(event, testUnit(event.stepId), units)} {textOf(event, mend)} {resultOf(event)}
+              {event.device
+                ? deviceWords(event.device, units)
+                : event.kind === 'pace'
+                  ? nameOf(event.text, mend)
+                  : valueOf(event, testUnit(event.stepId), units)}{' '}
+              {textOf(event, mend)} {resultOf(event)}
             </span>
           </li>
         ))}

@@ -5,6 +5,7 @@ import { useReading } from '../instruments/live';
 import { Button } from '../ui/Button';
 import { say } from '../words/say';
 import { CupCoach } from './CupCoach';
+import { OtherDevice } from './OtherDevice';
 import { PrintLabel } from './PrintLabel';
 
 interface Props {
@@ -36,6 +37,8 @@ export function CupAtStep({ cup, step, desk, details, children }: Props) {
       {isSpread ? say`Measure in the next cup` : say`Measure it in, part by part`}
     </Button>
   );
+  // Drops are drops, whatever the resin is measured with.
+  const measures = cup.parts.some((part) => part.part === 'hardener');
   const label = desk.plan ? <PrintLabel mend={{ ...desk.mend, plan: desk.plan }} stepId={cup.stepId} /> : null;
   return isSpread ? (
     <>
@@ -49,6 +52,7 @@ export function CupAtStep({ cup, step, desk, details, children }: Props) {
       {leads ? null : details}
       {coach}
       {cup.turn === 'stir' && begun ? null : children(leads)}
+      {begun || !measures ? null : <OtherDevice desk={desk} />}
       {label}
       {leads ? details : null}
     </>
