@@ -53,11 +53,23 @@ public static partial class OpenJson
                 ? Outcome<T>.Of(read)
                 : Outcome<T>.Failed(Broken("", "The document is empty."));
         }
-        catch (JsonException broken)
+        catch (Exception broken) when (IsUnreadable(broken))
         {
-            return Outcome<T>.Failed(Explain(broken, typeof(T)));
+            return Outcome<T>.Failed(Explain(AsBroken(broken), typeof(T)));
         }
     }
+
+    /// <summary>Whether an exception says that a document cannot be read: a reader that does not learn which of several kinds something is gives up in another way than where it is broken.</summary>
+    /// <param name="thrown">What the reader threw.</param>
+    public static bool IsUnreadable(Exception thrown) => thrown is JsonException or NotSupportedException;
+
+    /// <summary>What a reader threw as what it throws where something is broken, with its place.</summary>
+    /// <param name="thrown">An exception that <see cref="IsUnreadable"/>.</param>
+    public static JsonException AsBroken(Exception thrown) =>
+        thrown as JsonException ?? new JsonException(thrown.Message, PathWithin().Match(thrown.Message) is { Success: true } found ? found.Groups[1].Value : null, null, null, thrown);
+
+    [GeneratedRegex(@" Path: (\S+) \|")]
+    private static partial Regex PathWithin();
 
     /// <summary>Turns a reader's exception into a problem with a field and a remedy.</summary>
     /// <param name="broken">What the reader threw.</param>
@@ -66,6 +78,11 @@ public static partial class OpenJson
     {
         var field = broken.Path is { Length: > 2 } path ? path[2..] : "";
         var line = broken.LineNumber is { } number ? $" (line {number + 1})" : "";
+        if (broken.Message.Contains("type discriminator", StringComparison.Ordinal))
+        {
+            return new Problem("broken-json", field, "It is not said of what kind this is, or the kind is not known.", root is not null && KindsAt(root, field) is { Length: > 0 } kinds ? $"Give it a kind, one of: {kinds:as-is}." : "Give it a kind, as in the published schema.");
+        }
+
         var words = WantsNumber(broken) ? "This must be a number." : Plain(broken.Message);
         return root is not null && VocabularyAt(root, field) is { } known
             ? new Problem("broken-json", field, $"{words + line:as-is}", $"Use one of: {known:as-is}.")
@@ -75,10 +92,17 @@ public static partial class OpenJson
     private static Problem Broken(string field, string message) =>
         new("broken-json", field, $"{message:as-is}", "Correct it against the published schema: docs/schemas/case.schema.json.");
 
+    private static Type? TypeAt(Type root, string path) =>
+        path.Split('.', StringSplitOptions.RemoveEmptyEntries).Aggregate((Type?)root, (type, step) => type is null ? null : FieldOf(type, step.Split('[')[0]));
+
+    /// <summary>The kinds of what belongs at a path; empty where it has none.</summary>
+    private static string KindsAt(Type root, string path) =>
+        string.Join(", ", (TypeAt(root, path) is { } type ? Options.GetTypeInfo(type).PolymorphismOptions?.DerivedTypes : null)?.Select(each => each.TypeDiscriminator).OfType<string>() ?? []);
+
     /// <summary>The words of the closed vocabulary that belongs at a path, or null where none does.</summary>
     private static string? VocabularyAt(Type root, string path)
     {
-        var type = path.Split('.', StringSplitOptions.RemoveEmptyEntries).Aggregate((Type?)root, (type, step) => type is null ? null : FieldOf(type, step.Split('[')[0]));
+        var type = TypeAt(root, path);
         return type is { IsEnum: true } ? string.Join(", ", Enum.GetNames(type).Select(JsonNamingPolicy.KebabCaseLower.ConvertName)) : null;
     }
 

@@ -48,7 +48,7 @@ public static class EventRows
         {
             return json is null || (Read<T>(json) is { } read && holds(read));
         }
-        catch (Exception unreadable) when (unreadable is JsonException or NotSupportedException)
+        catch (Exception unreadable) when (OpenJson.IsUnreadable(unreadable))
         {
             return false;
         }

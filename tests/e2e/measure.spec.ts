@@ -66,6 +66,23 @@ async function pour(page: Page, grams: number): Promise<void> {
   await isIn(page).click();
 }
 
+test('a scale that goes flat in the middle of a mend is put aside for syringes, and the record says so', async ({ page }) => {
+  const id = await come(server.url, 'fin-box-surround', 'glass-mix');
+  await page.goto(`${server.url}/mends/${id}/mend`);
+  const poured = async () => (await page.getByText(/Stir a full minute/).first().innerText()).split('Stir')[0];
+  const before = await poured();
+  await page.getByText('Measure it with something else').click();
+  const offered = page.getByRole('radiogroup', { name: 'Measured with' });
+  await offered.getByRole('radio', { name: 'Small syringes' }).click();
+  await expect(offered.getByRole('radio', { name: 'Small syringes' })).toBeChecked();
+  await expect.poll(poured).not.toBe(before);
+  await page.getByRole('button', { name: 'Undo last' }).click();
+  await expect.poll(poured).toBe(before);
+  await page.goto(`${server.url}/mends/${id}/prove`);
+  await page.getByText(/What happened/).click();
+  await expect(page.getByText('measured with Syringes, marks every')).toBeVisible();
+});
+
 test('a cup is poured by the scale: too much hardener is put right, the clock runs from its first gram, and the record says what went in', async ({ page }) => {
   await attached('bench-scale');
   const id = await come(server.url, 'fin-box-surround', 'glass-mix');

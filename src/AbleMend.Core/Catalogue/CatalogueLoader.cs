@@ -77,9 +77,9 @@ public static class CatalogueLoader
         {
             return JsonSerializer.Deserialize<T>(read(name), OpenJson.Options) ?? throw new JsonException("The file is empty.");
         }
-        catch (JsonException broken)
+        catch (Exception broken) when (OpenJson.IsUnreadable(broken))
         {
-            faults.Add(EntryFault.Of(name, "", typeof(T), broken));
+            faults.Add(EntryFault.Of(name, "", typeof(T), OpenJson.AsBroken(broken)));
             return null;
         }
     }
@@ -98,9 +98,9 @@ public static class CatalogueLoader
                 {
                     entries.Add(element.Deserialize<T>(OpenJson.Options) ?? throw new JsonException("The entry is empty."));
                 }
-                catch (JsonException broken)
+                catch (Exception broken) when (OpenJson.IsUnreadable(broken))
                 {
-                    faults.Add(EntryFault.Of(name, EntryFault.IdOf(element), typeof(T), broken));
+                    faults.Add(EntryFault.Of(name, EntryFault.IdOf(element), typeof(T), OpenJson.AsBroken(broken)));
                 }
             }
         }

@@ -36,8 +36,8 @@ internal sealed class DevicesInHand(MeasuringDevice planned, RepairPlan plan, IR
                 begun = each.Kind switch
                 {
                     RunEventKind.Begin or RunEventKind.Poured or RunEventKind.HandsDone or RunEventKind.CupTogether or RunEventKind.CupShared => begun ?? i,
-                    // What is in the other cups of the same mix has to be like them.
-                    RunEventKind.ThrownOut or RunEventKind.CupApart when !isDone => null,
+                    // The other cups of a mix that was begun are like its first.
+                    RunEventKind.ThrownOut when !isDone => null,
                     _ => begun,
                 };
                 isDone |= each.Kind is RunEventKind.HandsDone or RunEventKind.CupShared;

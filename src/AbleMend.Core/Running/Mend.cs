@@ -209,6 +209,11 @@ public sealed record Mend(RepairCase Case, RepairPlan? Plan, MendStatus Status, 
         return Outcome<Mend>.Of(kept with { Status = handedBack is null ? MendStatus.Running : MendStatus.HandedBack, ClosedAt = handedBack });
     }
 
+    /// <summary>Whether something has happened since that can have changed the plan, so that it has to be kept anew.</summary>
+    /// <param name="count">How many events were kept with the plan as it was.</param>
+    public bool MayBeReplannedSince(int count) =>
+        Events.Skip(count).Any(each => each.Kind is RunEventKind.Mishap or RunEventKind.MeasuredWith or RunEventKind.Undo or RunEventKind.Redo or RunEventKind.ThrownOut);
+
     /// <summary>What touch has said in this run of how fast products set; empty before it was started.</summary>
     public IReadOnlyList<TouchedWait> Touched() => Plan is { } plan && StartedAt is { } started ? Run.Touched(Case, plan, started, Events) : [];
 

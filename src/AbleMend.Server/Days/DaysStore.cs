@@ -261,7 +261,7 @@ public sealed class DaysStore(MendDb db, MendStore mends, ShopStore shop, Planne
         {
             return row is null ? null : JsonSerializer.Deserialize<KeptDays>(PackedText.Read(row.PlanPacked), OpenJson.Options);
         }
-        catch (JsonException)
+        catch (Exception unreadable) when (OpenJson.IsUnreadable(unreadable))
         {
             // A plan of another version is made anew: nothing in it is remembered by anybody.
             return null;

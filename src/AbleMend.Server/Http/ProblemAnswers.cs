@@ -97,8 +97,7 @@ public sealed class FaultHandler(IProblemDetailsService writer, ILogger<FaultHan
             BadHttpRequestException { InnerException: JsonException broken } => new Fault(400, "This is not what was expected.", OpenJson.Explain(broken)),
             BadHttpRequestException { StatusCode: StatusCodes.Status415UnsupportedMediaType } => new Fault(415, "This is not JSON.", ProblemAnswers.NotJson),
             BadHttpRequestException bad => new Fault(bad.StatusCode, "This request cannot be read.", UnreadRequests.Explain(bad)),
-            // A reader that does not learn which of several kinds something is gives up in this way.
-            NotSupportedException => new Fault(400, "This is not what was expected.", new Problem("broken-json", "", "It is not said of what kind this is, or the kind is not known.", "Name the kind, as in the published schema.")),
+            NotSupportedException unkind => new Fault(400, "This is not what was expected.", OpenJson.Explain(OpenJson.AsBroken(unkind))),
             DbUpdateConcurrencyException => new Fault(409, "Somebody else changed this first.", new Problem("changed-elsewhere", "", "Somebody else changed this at the same moment. Nothing of theirs was overwritten.", "Look at it again, then make your change.")),
             OperationCanceledException => new Fault(499, "Nobody waits for this any more.", new Problem("cancelled", "", "The request was taken back.", "Send it again.")),
             SqliteException or DbUpdateException { InnerException: SqliteException } => FileFaults.Explain((exception as SqliteException ?? exception.InnerException as SqliteException)!),

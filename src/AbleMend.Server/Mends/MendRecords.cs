@@ -89,8 +89,8 @@ public sealed class MendRecords : IDisposable
     /// <summary>Writes a mend into its row; events that the row does not have yet are added, and none is ever changed.</summary>
     public static void Write(Mend mend, MendRow row)
     {
-        // What was started keeps its case, and its plan until a remedy joins it or is taken back.
-        if (row.PlanPacked is not null && mend.Events.Skip(row.Events.Count).Any(each => each.Kind is RunEventKind.Mishap or RunEventKind.Undo))
+        // What was started keeps its case, and its plan until a remedy joins it, another device is taken, or one of them is taken back.
+        if (row.PlanPacked is not null && mend.MayBeReplannedSince(row.Events.Count))
         {
             (row.PlanPacked, row.PlanEdition) = (null, row.PlanEdition + 1);
         }

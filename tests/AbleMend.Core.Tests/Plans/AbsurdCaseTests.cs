@@ -55,7 +55,22 @@ public class AbsurdCaseTests
         {
             Problems(example, path, new JsonArray(new JsonObject())).ShouldNotBeEmpty($"{example}: {path}");
             Problems(example, path, null);
+            var without = Parse(example);
+            LeaveOut(without, path);
+            Problems(without);
         }
+    }
+
+    [Theory]
+    [InlineData(null)]
+    [InlineData("spoon")]
+    public void What_is_of_no_known_kind_is_told_the_kinds(string? kind)
+    {
+        var root = Parse("fin-box-surround");
+        root["tools"]!["measure"] = kind is null ? new JsonObject { ["stepG"] = 1 } : new JsonObject { ["kind"] = kind, ["stepG"] = 1 };
+        var problem = Problems(root).ShouldHaveSingleItem();
+        problem.Field.ShouldBe("tools.measure");
+        problem.Remedy.ToString().ShouldContain("cup, scale, syringe, pump");
     }
 
     public static TheoryData<string> Labels => [.. Cases.Planner.Catalogue.MaterialList.Select(material => material.Id)];
@@ -105,17 +120,31 @@ public class AbsurdCaseTests
             _ => [],
         };
 
-    private static void Put(JsonNode root, string path, JsonNode? value)
+    private static (JsonNode Holder, string Key) PlaceOf(JsonNode root, string path)
     {
         var keys = path.Replace("[", ".", StringComparison.Ordinal).Replace("]", "", StringComparison.Ordinal).Split('.');
-        var holder = keys[..^1].Aggregate(root, (node, key) => node is JsonArray list ? list[int.Parse(key, System.Globalization.CultureInfo.InvariantCulture)]! : node[key]!);
+        return (keys[..^1].Aggregate(root, (node, key) => node is JsonArray list ? list[int.Parse(key, System.Globalization.CultureInfo.InvariantCulture)]! : node[key]!), keys[^1]);
+    }
+
+    private static void LeaveOut(JsonNode root, string path)
+    {
+        var (holder, key) = PlaceOf(root, path);
+        if (holder is JsonObject named)
+        {
+            named.Remove(key);
+        }
+    }
+
+    private static void Put(JsonNode root, string path, JsonNode? value)
+    {
+        var (holder, last) = PlaceOf(root, path);
         if (holder is JsonArray array)
         {
-            array[int.Parse(keys[^1], System.Globalization.CultureInfo.InvariantCulture)] = value;
+            array[int.Parse(last, System.Globalization.CultureInfo.InvariantCulture)] = value;
         }
         else
         {
-            holder[keys[^1]] = value;
+            holder[last] = value;
         }
     }
 }
