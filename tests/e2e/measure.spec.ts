@@ -69,7 +69,13 @@ async function pour(page: Page, grams: number): Promise<void> {
 test('a scale that goes flat in the middle of a mend is put aside for syringes, and the record says so', async ({ page }) => {
   const id = await come(server.url, 'fin-box-surround', 'glass-mix');
   await page.goto(`${server.url}/mends/${id}/mend`);
-  const poured = async () => (await page.getByText(/Stir a full minute/).first().innerText()).split('Stir')[0];
+  const poured = async () =>
+    (
+      await page
+        .getByText(/Stir a full minute/)
+        .first()
+        .innerText()
+    ).split('Stir')[0];
   const before = await poured();
   await page.getByText('Measure it with something else').click();
   const offered = page.getByRole('radiogroup', { name: 'Measured with' });

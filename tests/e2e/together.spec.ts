@@ -133,6 +133,50 @@ test('a mend that is left before its change was saved stands as it was left, and
   await page.unrouteAll({ behavior: 'ignoreErrors' });
 });
 
+test('a change that met another after its desk was left and come back to is not held once more by the desk that was left', async ({ page }) => {
+  const id = await openMend(page, server.url, 'BRD-02');
+  const depth = page.getByRole('textbox', { name: /How deep/ });
+  const saved = async () => (await mendOf(id)).case;
+  let letGo: () => void = () => undefined;
+  const gate = new Promise<void>((go) => (letGo = go));
+  let saves = 0;
+  await page.route(`**/api/mends/${id}/case`, async (route) => {
+    if (++saves === 1) await gate;
+    await route.continue();
+  });
+  const asked = page.waitForRequest(`**/api/mends/${id}/case`);
+  await setNumber(page, /How deep/, '4');
+  await asked;
+  await page.getByRole('link', { name: 'Bench', exact: true }).click();
+  await elsewhere(id, (repairCase) => (repairCase.bench.temperatureC = 17));
+  await page.goBack();
+  await expect(depth).toHaveValue('4');
+  await setNumber(page, /How deep/, '4.5');
+  letGo();
+  await expect.poll(async () => (await saved()).damages[0]!.seen.depthMm, { timeout: 20_000 }).toBe(4.5);
+  await kept(page);
+  const held = () =>
+    page.evaluate(
+      () =>
+        new Promise<number>((found) => {
+          const opened = indexedDB.open('able-mend-drafts');
+          opened.onsuccess = () => {
+            const asked = opened.result.transaction('drafts').objectStore('drafts').count();
+            asked.onsuccess = () => {
+              opened.result.close();
+              found(asked.result);
+            };
+          };
+        }),
+    );
+  await expect.poll(held).toBe(0);
+  // Longer than a page waits before it looks for what another has left.
+  await page.waitForTimeout(6000);
+  await expect(page.getByRole('alert')).toBeHidden();
+  const { damages, bench } = await saved();
+  expect([damages[0]!.seen.depthMm, bench.temperatureC]).toEqual([4.5, 17]);
+});
+
 test('a tab that comes back to the front does not send its old draft under the new version', async ({ page }) => {
   const id = await openMend(page, server.url, 'BRD-02');
   let asked = 0;

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef } from 'react';
-import { draftsOf, dropDraft, keepDraft, type UnsentDraft } from '../outbox/drafts';
+import { draftsOf, dropDraft, keepDraft, waitsStill, type UnsentDraft } from '../outbox/drafts';
 import type { LeftBehind } from './leftBehind';
 
 type Held = LeftBehind['held'];
@@ -35,6 +35,7 @@ export function useHeldDraft(mendId: number, isDraft: boolean, takeUp: (left: Un
     if (!isDraft) return;
     const look = async () => {
       for (const [desk, left] of await draftsOf(mendId)) {
+        if (!waitsStill(left)) continue;
         const taken = takeUp(left);
         if (taken === 'stale') dropDraft(desk, left.stamp);
         if (taken === 'taken') held.current = { desk, stamp: left.stamp };

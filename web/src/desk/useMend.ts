@@ -158,37 +158,37 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
     [hold, onTheWay],
   );
   // Somebody else was first: both changes are put together, and only where they collide is it asked which one is meant.
-  const onConflict = useCallback(
-    async (mine: RepairCase) => {
-      // It may be long before anybody says what stands there now.
-      if (base.current) void hold(onTheWay(newest.current ?? mine, base.current));
-      const { data: fresh, error } = await refetch();
-      // Whoever came back meanwhile settles it.
-      if (handedOver.current) return;
-      if (isSilence(error)) {
-        // What is known of theirs is from before: it is asked again.
-        onUnsaved('waiting');
-        return;
-      }
-      if (!fresh || !base.current) {
-        setKeeping({ state: 'conflict', mine });
-        return;
-      }
-      const ours = newest.current ?? mine;
-      const merged = merge(base.current, ours, fresh.case, unheard.current);
-      if (merged.collides || fresh.status !== 'draft') {
-        setKeeping({ state: 'conflict', mine: merged.value });
-        // It waits for a person, who may have gone on to something else.
-        if (fresh.status === 'draft') void hold(onTheWay(ours, base.current));
-        return;
-      }
-      versionRef.current = fresh.version;
-      base.current = fresh.case;
-      unheard.current = [];
-      changeRef.current(merged.value);
-    },
-    [refetch, hold, onTheWay, onUnsaved],
-  );
+  const onConflict = useCallback(async () => {
+    const inHand = () => newest.current;
+    const mine = inHand();
+    // Whoever came back meanwhile settles it, and what was let go of is nobody's: held once more, it would come back as an older change.
+    if (!mine) return;
+    // It may be long before anybody says what stands there now.
+    if (base.current) void hold(onTheWay(mine, base.current));
+    const { data: fresh, error } = await refetch();
+    const ours = inHand();
+    if (!ours) return;
+    if (isSilence(error)) {
+      // What is known of theirs is from before: it is asked again.
+      onUnsaved('waiting');
+      return;
+    }
+    if (!fresh || !base.current) {
+      setKeeping({ state: 'conflict', mine: ours });
+      return;
+    }
+    const merged = merge(base.current, ours, fresh.case, unheard.current);
+    if (merged.collides || fresh.status !== 'draft') {
+      setKeeping({ state: 'conflict', mine: merged.value });
+      // It waits for a person, who may have gone on to something else.
+      if (fresh.status === 'draft') void hold(onTheWay(ours, base.current));
+      return;
+    }
+    versionRef.current = fresh.version;
+    base.current = fresh.case;
+    unheard.current = [];
+    changeRef.current(merged.value);
+  }, [refetch, hold, onTheWay, onUnsaved]);
   const onSent = useCallback((sent: RepairCase) => {
     if (!unheard.current.includes(sent)) unheard.current = [...unheard.current, sent].slice(-mostUnheard);
   }, []);
@@ -363,7 +363,7 @@ function useSaver(id: number, version: { current: number }, { settle, onSent, on
       settle(view);
       onKept(kept);
     },
-    onError: (error, mine) => (error instanceof Refused && error.status === 409 ? onConflict(mine) : onUnsaved(isSilence(error) ? 'waiting' : 'faulty')),
+    onError: (error) => (error instanceof Refused && error.status === 409 ? onConflict() : onUnsaved(isSilence(error) ? 'waiting' : 'faulty')),
   });
   return useDebouncer((next: RepairCase) => mutate(next), { wait: saveAfterMs, onUnmount: (waiting) => waiting.flush() });
 }
@@ -374,5 +374,5 @@ interface Answers {
   onSent: (sent: RepairCase) => void;
   onKept: (kept: RepairCase) => void;
   onUnsaved: (why: Unplanned) => void;
-  onConflict: (mine: RepairCase) => Promise<void>;
+  onConflict: () => Promise<void>;
 }

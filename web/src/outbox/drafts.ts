@@ -33,11 +33,19 @@ export const draftsUnsent = async (): Promise<readonly HeldDraft[]> => (await qu
 /** The changes of one mend that wait on this device. */
 export const draftsOf = async (mendId: number) => (await draftsUnsent()).filter(([, draft]) => draft.mendId === mendId);
 
+/** What was dropped here: whoever read it a moment before that does not take it up any more. */
+const dropped = new Set<string>();
+
+/** Whether a change that was read waits still, as far as this page knows. */
+export const waitsStill = ({ stamp }: UnsentDraft) => !dropped.has(stamp);
+
 /** Drops what the server has, or what is no longer wanted; what the same desk has written since then stays. */
-export const dropDraft = (desk: string, stamp: string) =>
+export function dropDraft(desk: string, stamp: string): void {
+  dropped.add(stamp);
   void quietly(
     store('readwrite', async (drafts) => {
       const there = await promisifyRequest<UnsentDraft | undefined>(drafts.get(desk));
       if (there?.stamp === stamp) await promisifyRequest(drafts.delete(desk));
     }),
   );
+}

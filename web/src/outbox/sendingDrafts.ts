@@ -4,7 +4,7 @@ import { heard } from '../api/heard';
 import { mendQuery } from '../api/queries';
 import { create } from '../ui/store';
 import type { MendView } from '../api/types';
-import { draftsUnsent, dropDraft, type HeldDraft, type UnsentDraft } from './drafts';
+import { draftsUnsent, dropDraft, waitsStill, type HeldDraft, type UnsentDraft } from './drafts';
 import { merge, same } from './merge';
 
 /** How often it is tried to send what was left unsent, in milliseconds. */
@@ -38,7 +38,7 @@ export function startSendingDrafts(queryClient: QueryClient): void {
     const left: Held[] = [];
     for (const one of await draftsUnsent()) {
       const [desk, { mendId, mine, stamp }] = one;
-      if (isOpen(mendId)) continue;
+      if (isOpen(mendId) || !waitsStill(one[1])) continue;
       const waits = { mendId, tag: mine.item.tag, begun: false, draft: one };
       try {
         const came = await send(queryClient, one);
