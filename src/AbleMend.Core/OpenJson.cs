@@ -80,7 +80,7 @@ public static partial class OpenJson
         var line = broken.LineNumber is { } number ? $" (line {number + 1})" : "";
         if (broken.Message.Contains("type discriminator", StringComparison.Ordinal))
         {
-            return new Problem("broken-json", field, "It is not said of what kind this is, or the kind is not known.", root is not null && KindsAt(root, field) is { Length: > 0 } kinds ? $"Give it a kind, one of: {kinds:as-is}." : "Give it a kind, as in the published schema.");
+            return new Problem("broken-json", field, "It is not said of what kind this is, or the kind is not known.", root is not null && KindsAt(root, field) is { Length: > 0 } kinds ? (Message)$"Give it a kind, one of: {kinds:as-is}." : "Give it a kind, as in the published schema.");
         }
 
         var words = WantsNumber(broken) ? "This must be a number." : Plain(broken.Message);

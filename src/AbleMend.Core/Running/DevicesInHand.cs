@@ -10,12 +10,14 @@ namespace AbleMend.Core.Running;
 /// <param name="standing">What happened and still stands.</param>
 internal sealed class DevicesInHand(MeasuringDevice planned, RepairPlan plan, IReadOnlyList<RunEvent> standing)
 {
+    private readonly bool _isOther = standing.Any(each => each.Kind == RunEventKind.MeasuredWith);
+
     /// <value>The device for what is mixed next.</value>
     public MeasuringDevice Now => Before(standing.Count);
 
     /// <summary>The device of a mix: the one in hand when it was begun, or now where it was not.</summary>
     /// <param name="mix">The mixing step.</param>
-    public MeasuringDevice Of(PlanStep mix) => Before(BegunAt(mix) ?? standing.Count);
+    public MeasuringDevice Of(PlanStep mix) => _isOther ? Before(BegunAt(mix) ?? standing.Count) : planned;
 
     private MeasuringDevice Before(int count) => standing.Take(count).LastOrDefault(each => each.Kind == RunEventKind.MeasuredWith)?.Device ?? planned;
 

@@ -12,7 +12,7 @@ public class DayMixesTests
     public void No_drawn_shop_misses_more_is_later_or_breaks_a_rule_for_a_shared_cup()
     {
         var (gained, lost) = (0, 0);
-        var (count, first) = (DaySearchTests.Setting("ABLE_MEND_SHOPS", 120), DaySearchTests.Setting("ABLE_MEND_SEED", DaySearchTests.UsualSeed));
+        var (count, first) = (DaySearchTests.Setting("ABLE_MEND_SHOPS", 60), DaySearchTests.Setting("ABLE_MEND_SEED", DaySearchTests.UsualSeed));
         for (var seed = first; seed < first + count; seed++)
         {
             var problem = Mixing(DrawnShops.Draw(4 + (seed % 20), seed), new Random(seed));
