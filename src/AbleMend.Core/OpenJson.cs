@@ -10,6 +10,7 @@ using AbleMend.Core.Materials;
 using AbleMend.Core.Plans;
 using AbleMend.Core.Running;
 using AbleMend.Core.Safety;
+using AbleMend.Core.Words;
 
 namespace AbleMend.Core;
 
