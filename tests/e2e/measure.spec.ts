@@ -84,6 +84,8 @@ test('a scale that goes flat in the middle of a mend is put aside for syringes, 
   await expect.poll(poured).not.toBe(before);
   await page.getByRole('button', { name: 'Undo last' }).click();
   await expect.poll(poured).toBe(before);
+  await page.getByRole('button', { name: /Mix it now/ }).click();
+  await expect(page.getByText('Measure it with something else')).toBeHidden();
   await page.goto(`${server.url}/mends/${id}/prove`);
   await page.getByText(/What happened/).click();
   await expect(page.getByText('measured with Syringes, marks every')).toBeVisible();

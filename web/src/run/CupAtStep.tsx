@@ -37,8 +37,8 @@ export function CupAtStep({ cup, step, desk, details, children }: Props) {
       {isSpread ? say`Measure in the next cup` : say`Measure it in, part by part`}
     </Button>
   );
-  // Drops are drops, whatever the resin is measured with.
-  const measures = cup.parts.some((part) => part.part === 'hardener');
+  // Drops are drops, whatever the resin is measured with; a cup that was begun stays with its device.
+  const isOpenToOthers = cup.parts.some((part) => part.part === 'hardener') && desk.mend.run?.steps.find((each) => each.stepId === step.id)?.phase === 'next';
   const label = desk.plan ? <PrintLabel mend={{ ...desk.mend, plan: desk.plan }} stepId={cup.stepId} /> : null;
   return isSpread ? (
     <>
@@ -52,7 +52,7 @@ export function CupAtStep({ cup, step, desk, details, children }: Props) {
       {leads ? null : details}
       {coach}
       {cup.turn === 'stir' && begun ? null : children(leads)}
-      {begun || !measures ? null : <OtherDevice desk={desk} />}
+      {isOpenToOthers && !begun ? <OtherDevice desk={desk} /> : null}
       {label}
       {leads ? details : null}
     </>
