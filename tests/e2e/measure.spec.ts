@@ -264,7 +264,7 @@ test('a mend is measured with another device of the shop, and its amounts follow
   const { id } = await told(await fetch(`${server.url}/api/gallery/fin-box-surround`, { method: 'POST' }));
   await page.goto(`${server.url}/mends/${id}/plan`);
   const with_ = page.getByRole('radiogroup', { name: 'Measured with' });
-  await expect(with_.getByRole('radio', { name: 'Cup, lines every 5.0 mL' })).toBeChecked();
+  await expect(with_.getByRole('radio', { name: 'Cup, lines every 5 mL' })).toBeChecked();
   await expect(page.getByText(/^By the lines of the cup [\d.]+ mL of resin/).first()).toBeVisible();
   await with_.getByRole('radio', { name: 'Bench scale' }).click();
   await expect(page.getByText(/^On the scale [\d.]+ g of resin/).first()).toBeVisible();
