@@ -31,6 +31,22 @@ test('a scanner that types a label and ends with Enter opens the mend of its ite
   await expect(page.getByText('BRD-04')).toBeVisible();
 });
 
+test('a scan is not lost while the page still fetches what it draws with', async ({ page }) => {
+  let release = (): void => undefined;
+  const released = new Promise<void>((wake) => (release = wake));
+  await page.route('**/api/catalogue', async (route) => {
+    await released;
+    await route.continue();
+  });
+  await page.goto(`${server.url}/new`);
+  const box = page.getByRole('searchbox', { name: /Find it/ });
+  await box.fill(`${server.url}/tags/BRD-04`);
+  await box.press('Enter');
+  await expect(page).toHaveURL(/\/look$/);
+  release();
+  await expect(page.getByText('BRD-04')).toBeVisible();
+});
+
 test('of five hundred items one is found without a long page', async ({ page }) => {
   for (let from = 0; from < 500; from += 10) {
     await Promise.all(

@@ -18,7 +18,6 @@ const shown = 40;
 export function FleetPage() {
   const items = useQuery(itemsQuery);
   const catalogue = useQuery(catalogueQuery);
-  const ready = catalogue.data !== undefined;
   const [typed, setTyped] = useState('');
   const words = tagIn(typed).trim();
   const queryClient = useQueryClient();
@@ -30,7 +29,7 @@ export function FleetPage() {
     const tag = tagIn(code).trim();
     const item = (items.data ?? (await queryClient.query(itemsQuery))).find((each) => each.tag.toLowerCase() === tag.toLowerCase());
     if (!item) return say`There is no item ${tag} here.`;
-    if (ready && !open.isPending) open.mutate(item.id);
+    if (!open.isPending) open.mutate(item.id);
     return null;
   };
   return (
@@ -40,7 +39,7 @@ export function FleetPage() {
           <h1 className="text-3xl">{say`What needs mending?`}</h1>
           <Link to="/gallery" className="inline-flex min-h-11 items-center text-act underline underline-offset-4">{say`Or open a worked example`}</Link>
         </div>
-        <Problems problems={problemsIn(open.error)} />
+        <Problems problems={problemsIn(open.error ?? (items.data ? null : items.error))} />
         <form
           className="mt-3 flex items-end gap-3"
           onSubmit={(event) => {
@@ -72,7 +71,7 @@ export function FleetPage() {
               <button
                 type="button"
                 className="grid min-h-16 w-full grid-cols-[6.5rem_1fr] items-center text-left hover:bg-sheet"
-                disabled={!ready || open.isPending}
+                disabled={open.isPending}
                 onClick={() => open.mutate(item.id)}
               >
                 <span className="numeral text-2xl">{item.tag}</span>
@@ -89,7 +88,7 @@ export function FleetPage() {
         </ul>
         {items.data?.length === 0 ? <p className="mt-4 text-lg text-faint">{say`The fleet is empty. Add the first item.`}</p> : null}
       </section>
-      <NewItem ready={ready} words={say`Add it and look`} onAdded={(item) => open.mutate(item.id)} />
+      <NewItem ready={catalogue.data !== undefined} words={say`Add it and look`} onAdded={(item) => open.mutate(item.id)} />
     </div>
   );
 }
