@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Browser, type Page } from '@playwright/test';
 import { start, turnTo } from './bench.ts';
 import { ShopServer } from './server.ts';
 
@@ -44,52 +44,62 @@ const fields = [
   { label: 'Width', value: (i: number) => 50 + (i % 40), of: (mend: Served) => mend.case.damages[0]!.seen.shape.widthMm },
 ];
 
-test(`two devices on two drafts, seed ${seed}: no change is lost, and none lands in another mend`, async ({ browser }) => {
-  const luck = chance(seed);
-  const drafts: number[] = [];
-  for (let i = 0; i < 2; i++)
-    drafts.push(((await (await fetch(`${server.url}/api/gallery/fin-box-surround`, { method: 'POST' })).json()) as { id: number }).id);
-  const expected = new Map<string, number>();
-  const pages: Page[] = [];
-  for (const _ of fields) {
-    const page = await (await browser.newContext()).newPage();
-    await page.goto(`${server.url}/mends/${drafts[0]}/look`);
-    pages.push(page);
-  }
-  // How far each has gone on: back before its first page there is nothing.
-  const gone = [0, 0];
-  for (let i = 1; i <= deeds; i++) {
-    const d = luck([0, 1]);
-    const [page, field] = [pages[d]!, fields[d]!];
-    const does = luck(['edit', 'edit', 'edit', 'switch', 'switch', 'back', 'away'] as const);
-    if (does === 'switch') {
-      await open(page, luck(drafts));
-      gone[d]!++;
+const apart = { name: 'two devices', contexts: (browser: Browser) => Promise.all(fields.map(() => browser.newContext())) };
+const together = {
+  name: 'two tabs of one browser',
+  contexts: async (browser: Browser) => {
+    const one = await browser.newContext();
+    return fields.map(() => one);
+  },
+};
+
+for (const { name, contexts } of [apart, together])
+  test(`${name} on two drafts, seed ${seed}: no change is lost, and none lands in another mend`, async ({ browser }) => {
+    const luck = chance(seed);
+    const drafts: number[] = [];
+    for (let i = 0; i < 2; i++)
+      drafts.push(((await (await fetch(`${server.url}/api/gallery/fin-box-surround`, { method: 'POST' })).json()) as { id: number }).id);
+    const expected = new Map<string, number>();
+    const pages: Page[] = [];
+    for (const context of await contexts(browser)) {
+      const page = await context.newPage();
+      await page.goto(`${server.url}/mends/${drafts[0]}/look`);
+      pages.push(page);
     }
-    if (does === 'back' && gone[d]! > 0) {
-      await page.goBack();
-      gone[d]!--;
+    // How far each has gone on: back before its first page there is nothing.
+    const gone = [0, 0];
+    for (let i = 1; i <= deeds; i++) {
+      const d = luck([0, 1]);
+      const [page, field] = [pages[d]!, fields[d]!];
+      const does = luck(['edit', 'edit', 'edit', 'switch', 'switch', 'back', 'away'] as const);
+      if (does === 'switch') {
+        await open(page, luck(drafts));
+        gone[d]!++;
+      }
+      if (does === 'back' && gone[d]! > 0) {
+        await page.goBack();
+        gone[d]!--;
+      }
+      if (does === 'away') {
+        await page.context().setOffline(true);
+        await pause(luck([200, 1500]));
+        await page.context().setOffline(false);
+      }
+      const id = Number(/mends\/(\d+)/.exec(page.url())?.[1]);
+      if (does === 'edit' && drafts.includes(id)) {
+        const value = field.value(i);
+        await page.getByRole('textbox', { name: field.label, exact: typeof field.label === 'string' }).fill(String(value));
+        expected.set(`${id} ${d}`, value);
+        await pause(luck([0, 50, 300, 900]));
+      }
     }
-    if (does === 'away') {
-      await page.context().setOffline(true);
-      await pause(luck([200, 1500]));
-      await page.context().setOffline(false);
+    expect(expected.size).toBeGreaterThan(1);
+    for (const [what, value] of expected) {
+      const [id, d] = what.split(' ').map(Number);
+      await expect.poll(async () => fields[d!]!.of(await served(id!)), { message: `mend ${id}, device ${d}`, timeout: 20_000 }).toBe(value);
     }
-    const id = Number(/mends\/(\d+)/.exec(page.url())?.[1]);
-    if (does === 'edit' && drafts.includes(id)) {
-      const value = field.value(i);
-      await page.getByRole('textbox', { name: field.label, exact: typeof field.label === 'string' }).fill(String(value));
-      expected.set(`${id} ${d}`, value);
-      await pause(luck([0, 50, 300, 900]));
-    }
-  }
-  expect(expected.size).toBeGreaterThan(1);
-  for (const [what, value] of expected) {
-    const [id, d] = what.split(' ').map(Number);
-    await expect.poll(async () => fields[d!]!.of(await served(id!)), { message: `mend ${id}, device ${d}`, timeout: 20_000 }).toBe(value);
-  }
-  for (const page of pages) await page.context().close();
-});
+    for (const page of pages) await page.context().close();
+  });
 
 /** To a mend as a hand goes there, inside the page. */
 async function open(page: Page, id: number): Promise<void> {

@@ -8,6 +8,7 @@ import { keepToWhatWasPressed } from './app/pressed';
 import { fetchMendPage, makeRouter } from './app/router';
 import { startFromLastKnown } from './outbox/lastKnown';
 import { openOutbox } from './outbox/outbox';
+import { openPage } from './outbox/page';
 import { startSendingPictures } from './outbox/pictures';
 import { startSending } from './outbox/sending';
 import { startSendingDrafts } from './outbox/sendingDrafts';
@@ -31,7 +32,7 @@ if (import.meta.env.PROD && 'serviceWorker' in navigator) void navigator.service
 document.documentElement.lang = locale();
 keepToWhatWasPressed(document);
 
-await Promise.all([startFromLastKnown(queryClient), openOutbox()]);
+await Promise.all([startFromLastKnown(queryClient), openOutbox(), openPage()]);
 startSending(queryClient);
 startSendingDrafts(queryClient);
 startSendingPictures(queryClient);

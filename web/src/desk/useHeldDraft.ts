@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useRef } from 'react';
-import { draftsOf, dropDraft, keepDraft, waitsStill, type UnsentDraft } from '../outbox/drafts';
+import { claim, draftsUnsent, dropDraft, keepDraft, type UnsentDraft } from '../outbox/drafts';
+import { keyOfThisPage } from '../outbox/page';
 import type { LeftBehind } from './leftBehind';
 
 type Held = LeftBehind['held'];
@@ -11,11 +12,11 @@ const everyMs = 5000;
  * The change of a draft that this device holds for the desk until the server has it. What an earlier page or a closed tab left
  * unsent is taken up as if it had been written here.
  */
-export function useHeldDraft(mendId: number, isDraft: boolean, takeUp: (left: UnsentDraft) => 'taken' | 'busy' | 'stale') {
+export function useHeldDraft(mendId: number, isDraft: boolean, takeUp: (left: UnsentDraft, answers: () => void) => 'taken' | 'busy' | 'stale') {
   const held = useRef<Held>({ desk: '', stamp: '' });
   const hold = useCallback(
     (draft: Omit<UnsentDraft, 'mendId' | 'stamp'>) => {
-      held.current = { desk: held.current.desk || crypto.randomUUID(), stamp: crypto.randomUUID() };
+      held.current = { desk: held.current.desk || keyOfThisPage(), stamp: crypto.randomUUID() };
       return keepDraft(held.current.desk, { ...draft, mendId, stamp: held.current.stamp });
     },
     [mendId],
@@ -33,17 +34,22 @@ export function useHeldDraft(mendId: number, isDraft: boolean, takeUp: (left: Un
   }, []);
   useEffect(() => {
     if (!isDraft) return;
+    let over = false;
     const look = async () => {
-      for (const [desk, left] of await draftsOf(mendId)) {
-        if (!waitsStill(left)) continue;
-        const taken = takeUp(left);
+      for (const one of await draftsUnsent()) {
+        const ours = one[1].mendId === mendId ? await claim(one) : null;
+        if (over || !ours) continue;
+        const [desk, left] = ours;
+        const taken = takeUp(left, () => (held.current = { desk, stamp: left.stamp }));
         if (taken === 'stale') dropDraft(desk, left.stamp);
-        if (taken === 'taken') held.current = { desk, stamp: left.stamp };
       }
     };
     void look();
     const again = setInterval(() => void look(), everyMs);
-    return () => clearInterval(again);
+    return () => {
+      over = true;
+      clearInterval(again);
+    };
   }, [mendId, isDraft, takeUp]);
   return { hold, letGo, give, adopt };
 }

@@ -101,9 +101,10 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
   const openedAt = useRef('');
   const changeRef = useRef<(next: RepairCase) => void>(() => undefined);
   // What an earlier page left here unsent goes on where it was.
-  const takeUp = useCallback((left: LeftBehind['draft']) => {
+  const takeUp = useCallback((left: LeftBehind['draft'], answers: () => void) => {
     if (newest.current) return 'busy';
     if (left.openedAt !== openedAt.current) return 'stale';
+    answers();
     base.current = left.base;
     // What was left here may be on its way from the background at this moment.
     unheard.current = [...(left.unheard ?? []), left.mine];
@@ -117,6 +118,8 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
     (mine: RepairCase, from: RepairCase) => ({ openedAt: openedAt.current, base: from, version: versionRef.current, mine, unheard: unheard.current }),
     [],
   );
+  // What is on the page and not on the server is held on this device, however soon the page ends.
+  const holdOn = useCallback(() => (newest.current && base.current ? hold(onTheWay(newest.current, base.current)) : Promise.resolve()), [hold, onTheWay]);
   const handedOver = useRef(false);
   const clear = useCallback(() => {
     newest.current = null;
@@ -133,38 +136,37 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
         // What was written meanwhile stands on what the server has now.
         if (newest.current) base.current = kept;
         unheard.current = [];
+        void holdOn();
         return;
       }
       clear();
       setKeeping({ state: 'kept', at: new Date(shopNow()).toISOString() });
     },
-    [clear],
+    [clear, holdOn],
   );
-  // What the server did not answer is kept on this device, whether the page is still looked at or not.
+  // What the server did not answer waits on this device, whether the page is still looked at or not; what is wrong is on the page only.
   const onUnsaved = useCallback(
     (why: Unplanned) => {
       // What was kept meanwhile is not unsaved, and what was written meanwhile is what is kept.
       const mine = newest.current;
       if (!mine) return;
-      if (why !== 'waiting' || !base.current) {
+      if (why === 'faulty') {
+        letGo();
         setKeeping({ state: why });
         return;
       }
       // Nothing is said to be kept before it is.
-      void hold(onTheWay(mine, base.current)).then(() => {
+      void holdOn().then(() => {
         if (newest.current === mine) setKeeping({ state: why });
       });
     },
-    [hold, onTheWay],
+    [holdOn, letGo],
   );
   // Somebody else was first: both changes are put together, and only where they collide is it asked which one is meant.
   const onConflict = useCallback(async () => {
+    // Whoever came back meanwhile settles it.
     const inHand = () => newest.current;
-    const mine = inHand();
-    // Whoever came back meanwhile settles it, and what was let go of is nobody's: held once more, it would come back as an older change.
-    if (!mine) return;
-    // It may be long before anybody says what stands there now.
-    if (base.current) void hold(onTheWay(mine, base.current));
+    if (!inHand()) return;
     const { data: fresh, error } = await refetch();
     const ours = inHand();
     if (!ours) return;
@@ -180,18 +182,20 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
     const merged = merge(base.current, ours, fresh.case, unheard.current);
     if (merged.collides || fresh.status !== 'draft') {
       setKeeping({ state: 'conflict', mine: merged.value });
-      // It waits for a person, who may have gone on to something else.
-      if (fresh.status === 'draft') void hold(onTheWay(ours, base.current));
       return;
     }
     versionRef.current = fresh.version;
     base.current = fresh.case;
     unheard.current = [];
     changeRef.current(merged.value);
-  }, [refetch, hold, onTheWay, onUnsaved]);
-  const onSent = useCallback((sent: RepairCase) => {
-    if (!unheard.current.includes(sent)) unheard.current = [...unheard.current, sent].slice(-mostUnheard);
-  }, []);
+  }, [refetch, onUnsaved]);
+  const onSent = useCallback(
+    (sent: RepairCase) => {
+      if (!unheard.current.includes(sent)) unheard.current = [...unheard.current, sent].slice(-mostUnheard);
+      void holdOn();
+    },
+    [holdOn],
+  );
   const saver = useSaver(id, versionRef, { settle, onSent, onKept, onUnsaved, onConflict });
   const change = useCallback(
     (next: RepairCase) => {
@@ -199,13 +203,14 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
       newest.current = next;
       setDraft(next);
       setKeeping({ state: 'keeping' });
+      void holdOn();
       replan(next, (planned) => {
         if (handedOver.current) return;
         if (planned === true) saver.maybeExecute(next);
         else onUnsaved(planned);
       });
     },
-    [replan, saver, onUnsaved],
+    [replan, saver, holdOn, onUnsaved],
   );
   const shown = useRef<RepairCase | null>(null);
   useEffect(() => {
@@ -217,7 +222,7 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
   // What is on its way when the desk is left goes on from there, until somebody comes back to the mend and goes on with it.
   useEffect(() => {
     const left = isDraft ? takeOver(id) : null;
-    if (left && takeUp(left.draft) === 'taken') adopt(left.held);
+    if (left) takeUp(left.draft, () => adopt(left.held));
   }, [id, isDraft, takeUp, adopt]);
   useEffect(
     () => () => {

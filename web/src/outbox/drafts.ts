@@ -1,5 +1,6 @@
-import { createStore, entries, promisifyRequest, set } from 'idb-keyval';
+import { createStore, entries, promisifyRequest } from 'idb-keyval';
 import type { RepairCase } from '../api/types';
+import { isOfThisPage, keyOfThisPage, openPages } from './page';
 import { quietly } from './quietly';
 
 /** A change of a draft that the server has not had yet. */
@@ -24,20 +25,49 @@ export type HeldDraft = readonly [desk: string, draft: UnsentDraft];
 
 const store = createStore('able-mend-drafts', 'drafts');
 
-/** Keeps a change on this device until the server has it: once this is over it outlives the page. */
-export const keepDraft = (desk: string, draft: UnsentDraft) => quietly(set(desk, draft, store));
+/**
+ * Keeps a change on this device until the server has it: once this is over it outlives the page. It is committed at once, so that it does even
+ * where the page is closed or loaded anew in the same breath.
+ */
+export const keepDraft = (desk: string, draft: UnsentDraft) =>
+  quietly(
+    store('readwrite', (drafts) => {
+      drafts.put(draft, desk);
+      drafts.transaction.commit();
+      return promisifyRequest(drafts.transaction);
+    }),
+  );
 
-/** Every change that waits on this device. */
-export const draftsUnsent = async (): Promise<readonly HeldDraft[]> => (await quietly(entries<string, UnsentDraft>(store))) ?? [];
-
-/** The changes of one mend that wait on this device. */
-export const draftsOf = async (mendId: number) => (await draftsUnsent()).filter(([, draft]) => draft.mendId === mendId);
+/** Every change that waits on this device and that no other page is at: those of this one, and of pages that are gone. */
+export async function draftsUnsent(): Promise<readonly HeldDraft[]> {
+  const all = await quietly(entries<string, UnsentDraft>(store));
+  if (!all || all.length === 0) return [];
+  const isOpen = await openPages();
+  return all.filter(([desk]) => isOfThisPage(desk) || !isOpen(desk));
+}
 
 /** What was dropped here: whoever read it a moment before that does not take it up any more. */
 const dropped = new Set<string>();
 
-/** Whether a change that was read waits still, as far as this page knows. */
-export const waitsStill = ({ stamp }: UnsentDraft) => !dropped.has(stamp);
+/**
+ * A change as this page's own, or nothing where it does not wait any more. Of what a page that is gone has left only one other has it:
+ * two that send one change take each other for somebody else.
+ */
+export async function claim([desk, draft]: HeldDraft): Promise<HeldDraft | null> {
+  const ours = isOfThisPage(desk) ? desk : keyOfThisPage();
+  const isOurs = ours === desk || (await quietly(moved(desk, draft.stamp, ours)));
+  return isOurs && !dropped.has(draft.stamp) ? [ours, draft] : null;
+}
+
+/** Puts what one page held under a key of another; whether it was still there. */
+const moved = (from: string, stamp: string, to: string) =>
+  store('readwrite', async (drafts) => {
+    const there = await promisifyRequest<UnsentDraft | undefined>(drafts.get(from));
+    if (there?.stamp !== stamp) return false;
+    await promisifyRequest(drafts.put(there, to));
+    await promisifyRequest(drafts.delete(from));
+    return true;
+  });
 
 /** Drops what the server has, or what is no longer wanted; what the same desk has written since then stays. */
 export function dropDraft(desk: string, stamp: string): void {

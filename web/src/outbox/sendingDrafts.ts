@@ -4,7 +4,7 @@ import { heard } from '../api/heard';
 import { mendQuery } from '../api/queries';
 import { create } from '../ui/store';
 import type { MendView } from '../api/types';
-import { draftsUnsent, dropDraft, waitsStill, type HeldDraft, type UnsentDraft } from './drafts';
+import { claim, draftsUnsent, dropDraft, type HeldDraft, type UnsentDraft } from './drafts';
 import { merge, same } from './merge';
 
 /** How often it is tried to send what was left unsent, in milliseconds. */
@@ -34,11 +34,17 @@ export function throwAway(late: Held): void {
 
 /** Sends what was changed on drafts that nobody has open any more; a draft that is open sends itself. */
 export function startSendingDrafts(queryClient: QueryClient): void {
+  let before: ReadonlySet<string> = new Set();
   const look = async () => {
     const left: Held[] = [];
-    for (const one of await draftsUnsent()) {
+    const unsent = await draftsUnsent();
+    // What was left a moment ago may be on its way still, or its page only be loaded anew.
+    const waited = unsent.filter(([, { stamp }]) => before.has(stamp));
+    before = new Set(unsent.map(([, { stamp }]) => stamp));
+    for (const each of waited) {
+      const one = isOpen(each[1].mendId) ? null : await claim(each);
+      if (!one) continue;
       const [desk, { mendId, mine, stamp }] = one;
-      if (isOpen(mendId) || !waitsStill(one[1])) continue;
       const waits = { mendId, tag: mine.item.tag, begun: false, draft: one };
       try {
         const came = await send(queryClient, one);

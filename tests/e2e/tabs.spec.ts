@@ -1,0 +1,74 @@
+import { expect, test } from '@playwright/test';
+import { kept, openMend, setNumber } from './bench.ts';
+import { ShopServer } from './server.ts';
+
+const server = new ShopServer();
+test.beforeAll(() => server.start({ clock: '2026-05-06T09:00:00Z' }));
+test.afterAll(() => server.dispose());
+
+interface Kept {
+  case: { damages: { seen: { depthMm: number } }[]; bench: { temperatureC: number } };
+}
+
+const caseOf = async (id: number) => ((await (await fetch(`${server.url}/api/mends/${id}`)).json()) as Kept).case;
+const depthOf = async (id: number) => (await caseOf(id)).damages[0]!.seen.depthMm;
+
+/** Longer than a page waits before it looks for what another has left. */
+const lookedMs = 6000;
+
+test('what one tab holds is its own while it is open, and goes on in the other once it is closed', async ({ page, context }) => {
+  const id = await openMend(page, server.url, 'BRD-02');
+  await page.route(`**/api/mends/${id}/case`, (route) => route.abort());
+  const was = await depthOf(id);
+  await setNumber(page, /How deep/, String(was + 3));
+  await expect(page.getByText('kept on this device; waiting for the server')).toBeVisible();
+  const beside = await context.newPage();
+  await beside.goto(page.url());
+  const depth = beside.getByRole('textbox', { name: /How deep/ });
+  await expect(depth).toHaveValue(String(was));
+  await beside.waitForTimeout(lookedMs);
+  await expect(depth).toHaveValue(String(was));
+  expect(await depthOf(id)).toBe(was);
+  await page.close();
+  await expect(depth).toHaveValue(String(was + 3), { timeout: 15_000 });
+  await kept(beside);
+  expect(await depthOf(id)).toBe(was + 3);
+  await expect(beside.getByRole('alert')).toBeHidden();
+});
+
+test('of two tabs that find what a third one left, one sends it', async ({ page, context }) => {
+  const id = await openMend(page, server.url, 'BRD-02');
+  await page.route(`**/api/mends/${id}/case`, (route) => route.abort());
+  const was = await depthOf(id);
+  await setNumber(page, /How deep/, String(was + 3));
+  await expect(page.getByText('kept on this device; waiting for the server')).toBeVisible();
+  let saves = 0;
+  const others = await Promise.all(['/look', ''].map(() => context.newPage()));
+  for (const [i, other] of others.entries()) {
+    await other.route(`**/api/mends/${id}/case`, (route) => {
+      saves++;
+      return route.continue();
+    });
+    await other.goto(i === 0 ? page.url() : server.url);
+  }
+  await expect(others[0]!.getByRole('textbox', { name: /How deep/ })).toHaveValue(String(was));
+  await page.close();
+  await expect.poll(() => depthOf(id), { timeout: 20_000 }).toBe(was + 3);
+  await others[0]!.waitForTimeout(lookedMs);
+  expect(saves).toBe(1);
+  for (const other of others) await expect(other.getByText('A change waits on this device.')).toBeHidden();
+  await expect(others[0]!.getByRole('alert')).toBeHidden();
+});
+
+for (const afterMs of [0, 100, 600])
+  test(`a change of a draft is there after a reload ${afterMs} ms later`, async ({ page }) => {
+    const id = await openMend(page, server.url, 'BRD-02');
+    const was = await depthOf(id);
+    page.on('dialog', (dialog) => void dialog.accept());
+    await page.getByRole('textbox', { name: /How deep/ }).fill(String(was + 3));
+    await page.waitForTimeout(afterMs);
+    await page.reload();
+    await expect(page.getByRole('textbox', { name: /How deep/ })).toHaveValue(String(was + 3), { timeout: 15_000 });
+    await kept(page);
+    expect(await depthOf(id)).toBe(was + 3);
+  });
