@@ -123,3 +123,6 @@ export async function come(url: string, worked: string, step: string): Promise<n
   await goOn(url, id, step);
   return id;
 }
+
+/** That somebody is asked whose change is meant. The shop's alarms may ring beside it. */
+export const askedWhose = (page: Page) => page.getByRole('alert').filter({ hasText: 'Changed elsewhere.' });

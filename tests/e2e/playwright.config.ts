@@ -3,6 +3,7 @@ import { chromium } from './chromium.ts';
 
 export default defineConfig({
   testDir: '.',
+  globalSetup: './usual.ts',
   workers: 2,
   timeout: 90_000,
   expect: { timeout: 10_000 },

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { kept, openMend, setNumber } from './bench.ts';
+import { askedWhose, kept, openMend, setNumber } from './bench.ts';
 import { ShopServer } from './server.ts';
 
 const server = new ShopServer();
@@ -33,7 +33,7 @@ test('what one tab holds is its own while it is open, and goes on in the other o
   await expect(depth).toHaveValue(String(was + 3), { timeout: 15_000 });
   await kept(beside);
   expect(await depthOf(id)).toBe(was + 3);
-  await expect(beside.getByRole('alert')).toBeHidden();
+  await expect(askedWhose(beside)).toBeHidden();
 });
 
 test('of two tabs that find what a third one left, one sends it', async ({ page, context }) => {
@@ -57,7 +57,7 @@ test('of two tabs that find what a third one left, one sends it', async ({ page,
   await others[0]!.waitForTimeout(lookedMs);
   expect(saves).toBe(1);
   for (const other of others) await expect(other.getByText('A change waits on this device.')).toBeHidden();
-  await expect(others[0]!.getByRole('alert')).toBeHidden();
+  await expect(askedWhose(others[0]!)).toBeHidden();
 });
 
 for (const afterMs of [0, 100, 600])

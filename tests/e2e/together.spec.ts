@@ -1,5 +1,5 @@
 import { expect, test, type Page, type Route } from '@playwright/test';
-import { kept, openMend, setNumber } from './bench.ts';
+import { askedWhose, kept, openMend, setNumber } from './bench.ts';
 import { ShopServer } from './server.ts';
 
 const server = new ShopServer();
@@ -35,7 +35,7 @@ test('changes of two people that do not touch are both kept, and nobody is asked
   await kept(page);
   await expect.poll(async () => (await mendOf(id)).case.damages[0]!.seen.depthMm).toBe(7);
   expect((await mendOf(id)).case.bench.temperatureC).toBe(16);
-  await expect(page.getByRole('alert')).toBeHidden();
+  await expect(askedWhose(page)).toBeHidden();
 });
 
 test('what this page saved itself is nobody else’s change: neither while it was answered, nor where the answer was never heard', async ({ page }) => {
@@ -78,7 +78,7 @@ test('what this page saved itself is nobody else’s change: neither while it wa
   cut = false;
   await expect.poll(depth, { timeout: 20_000 }).toBe(10);
   await kept(page);
-  await expect(page.getByRole('alert')).toBeHidden();
+  await expect(askedWhose(page)).toBeHidden();
 });
 
 test('what was sent and never heard of is known for one’s own where somebody changed something else since, and outlives the page', async ({ page }) => {
@@ -105,7 +105,7 @@ test('what was sent and never heard of is known for one’s own where somebody c
   await expect.poll(depth, { timeout: 20_000 }).toBe(10);
   expect((await mendOf(id)).case.bench.temperatureC).toBe(17);
   await kept(page);
-  await expect(page.getByRole('alert')).toBeHidden();
+  await expect(askedWhose(page)).toBeHidden();
 });
 
 test('a mend that is left before its change was saved stands as it was left, and does not take itself for somebody else', async ({ page }) => {
@@ -128,7 +128,7 @@ test('a mend that is left before its change was saved stands as it was left, and
     await setNumber(page, /How deep/, String(5 + i / 10));
     await expect.poll(async () => (await mendOf(id)).case.damages[0]!.seen.depthMm, { timeout: 20_000 }).toBe(5 + i / 10);
     await kept(page);
-    await expect(page.getByRole('alert')).toBeHidden();
+    await expect(askedWhose(page)).toBeHidden();
   }
   await page.unrouteAll({ behavior: 'ignoreErrors' });
 });
@@ -172,9 +172,37 @@ test('a change that met another after its desk was left and come back to is not 
   await expect.poll(held).toBe(0);
   // Longer than a page waits before it looks for what another has left.
   await page.waitForTimeout(6000);
-  await expect(page.getByRole('alert')).toBeHidden();
+  await expect(askedWhose(page)).toBeHidden();
   const { damages, bench } = await saved();
   expect([damages[0]!.seen.depthMm, bench.temperatureC]).toEqual([4.5, 17]);
+});
+
+test('what waited in turn behind a save that met another’s change does not go out under the version of that', async ({ page }) => {
+  const id = await openMend(page, server.url, 'BRD-02');
+  const was = await mendOf(id);
+  let letGo: () => void = () => undefined;
+  const gate = new Promise<void>((go) => (letGo = go));
+  const sent: { version: number; temperatureC: number }[] = [];
+  await page.route(`**/api/mends/${id}/case`, async (route) => {
+    const request = route.request();
+    sent.push({ version: Number(request.headers()['if-match']), temperatureC: (request.postDataJSON() as Kept['case']).bench.temperatureC });
+    if (sent.length === 1) await gate;
+    await route.continue();
+  });
+  await setNumber(page, /How deep/, '4');
+  await expect.poll(() => sent.length).toBe(1);
+  await setNumber(page, /How deep/, '4.5');
+  // Longer than it takes to plan it, and until it would be saved.
+  await page.waitForTimeout(3000);
+  await elsewhere(id, (repairCase) => (repairCase.bench.temperatureC = 16));
+  letGo();
+  await expect.poll(async () => (await mendOf(id)).case.damages[0]!.seen.depthMm, { timeout: 20_000 }).toBe(4.5);
+  await kept(page);
+  await page.waitForTimeout(1500);
+  const later = sent.filter((each) => each.version > was.version);
+  expect(later.length).toBeGreaterThan(0);
+  expect(later.filter((each) => each.temperatureC !== 16)).toEqual([]);
+  expect((await mendOf(id)).case.bench.temperatureC).toBe(16);
 });
 
 test('a tab that comes back to the front does not send its old draft under the new version', async ({ page }) => {
@@ -193,7 +221,7 @@ test('a tab that comes back to the front does not send its old draft under the n
   await refocus(page);
   await page.waitForTimeout(500);
   letGo();
-  await expect(page.getByRole('alert')).toContainText('Somebody else changed this mend first');
+  await expect(askedWhose(page)).toContainText('Somebody else changed this mend first');
   expect((await mendOf(id)).case.damages[0]!.seen.depthMm).toBe(5);
 });
 
@@ -203,7 +231,7 @@ test('what is on the page is what is started, or nothing', async ({ page }) => {
   await kept(page);
   await elsewhere(id, (repairCase) => (repairCase.damages[0]!.seen.depthMm = 5));
   await setNumber(page, /How deep/, '7');
-  await expect(page.getByRole('alert')).toContainText('Somebody else changed this mend first');
+  await expect(askedWhose(page)).toContainText('Somebody else changed this mend first');
   await page.getByRole('link', { name: 'Plan', exact: false }).first().click();
   await page.getByRole('button', { name: 'Start the mend' }).click();
   await expect(page.getByText('Your last change is not saved yet.')).toBeVisible();
@@ -240,7 +268,7 @@ test('two on the settings page: what does not touch is merged, what collides is 
   await name.fill('Quay Two');
   await put((settings) => (settings.name = 'Quay Three'));
   await page.getByRole('button', { name: 'Save', exact: true }).click();
-  await expect(page.getByRole('alert')).toContainText('Somebody else changed the same settings first');
+  await expect(askedWhose(page)).toContainText('Somebody else changed the same settings first');
   expect((await now()).name).toBe('Quay Three');
   await page.getByRole('button', { name: 'Keep mine instead' }).click();
   await expect.poll(async () => (await now()).name).toBe('Quay Two');

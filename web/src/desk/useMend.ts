@@ -1,4 +1,3 @@
-import { useDebouncer } from '@tanstack/react-pacer/debouncer';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { api, ask, problemsIn, Refused } from '../api/client';
@@ -6,24 +5,21 @@ import { heard } from '../api/heard';
 import { mendQuery } from '../api/queries';
 import type { MendView, NewEvent, Problem, RepairCase, RepairPlan } from '../api/types';
 import { leaveBehind, takeOver, type LeftBehind } from './leftBehind';
+import { inTurn, isSilence, useReplan, useSaver, type Unplanned } from './saving';
 import { useHeldDraft } from './useHeldDraft';
 import { ahead } from '../outbox/ahead';
 import { merge } from '../outbox/merge';
+import { waitsStill } from '../outbox/drafts';
 import { put, useOutbox, useStuck } from '../outbox/outbox';
 import { shopNow } from '../shop/clock';
 import { useUnits } from '../shop/units';
 import { say } from '../words/say';
-
-const saveAfterMs = 500;
 
 /** How much that was sent without an answer is remembered: it is sent only once it was planned, and so the server is there for most of it. */
 const mostUnheard = 10;
 
 /** How soon a change that the server did not answer is sent again, in milliseconds. */
 const againAfterMs = 2000;
-
-/** Sent at once and one after another, whatever the browser thinks of the network: a shop's server is often on the same machine. */
-const inTurn = (id: number) => ({ scope: { id: `mend ${id}` }, networkMode: 'always' }) as const;
 
 const notSaved: Problem = {
   code: 'not-saved',
@@ -120,8 +116,10 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
   );
   // What is on the page and not on the server is held on this device, however soon the page ends.
   const holdOn = useCallback(() => (newest.current && base.current ? hold(onTheWay(newest.current, base.current)) : Promise.resolve()), [hold, onTheWay]);
-  const handedOver = useRef(false);
+  /** Another number whenever what the page stands on was put together anew or let go of: what was made on it before is not sent any more. */
+  const footing = useRef(0);
   const clear = useCallback(() => {
+    footing.current++;
     newest.current = null;
     base.current = null;
     unheard.current = [];
@@ -184,6 +182,7 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
       setKeeping({ state: 'conflict', mine: merged.value });
       return;
     }
+    footing.current++;
     versionRef.current = fresh.version;
     base.current = fresh.case;
     unheard.current = [];
@@ -196,7 +195,7 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
     },
     [holdOn],
   );
-  const saver = useSaver(id, versionRef, { settle, onSent, onKept, onUnsaved, onConflict });
+  const saver = useSaver(id, versionRef, footing, { settle, onSent, onKept, onUnsaved, onConflict });
   const change = useCallback(
     (next: RepairCase) => {
       base.current ??= servedCase.current;
@@ -204,9 +203,10 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
       setDraft(next);
       setKeeping({ state: 'keeping' });
       void holdOn();
+      const on = footing.current;
       replan(next, (planned) => {
-        if (handedOver.current) return;
-        if (planned === true) saver.maybeExecute(next);
+        if (on !== footing.current) return;
+        if (planned === true) saver.maybeExecute({ next, on });
         else onUnsaved(planned);
       });
     },
@@ -232,13 +232,13 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
         if (!mine || !base.current) return null;
         // Even what was not sent yet may be on its way by now.
         const draft = onTheWay(mine, base.current);
-        handedOver.current = true;
-        saver.cancel();
+        footing.current++;
         newest.current = null;
-        return { draft: { ...draft, unheard: [...draft.unheard, mine] }, held: give() };
+        const held = give();
+        return waitsStill(held.stamp) ? { draft: { ...draft, unheard: [...draft.unheard, mine] }, held } : null;
       });
     },
-    [id, saver, onTheWay, give],
+    [id, onTheWay, give],
   );
   useEffect(() => {
     if (keeping.state !== 'waiting') return;
@@ -295,6 +295,7 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
         if (keeping.state !== 'conflict') return;
         const { mine } = keeping;
         void query.refetch().then((fresh) => {
+          footing.current++;
           versionRef.current = fresh.data?.version ?? versionRef.current;
           base.current = fresh.data?.case ?? base.current;
           change(mine);
@@ -317,67 +318,4 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
       refused: problemsIn(act.error),
     },
   };
-}
-
-/** Why a case was not planned: something in it is wrong, or nobody answered. */
-type Unplanned = 'faulty' | 'waiting';
-
-const isSilence = (error: unknown) => error instanceof Refused && (error.status === 0 || error.status >= 500);
-
-/** Plans the newest case. One request is under way at a time; while it is, only the newest of the waiting ones is remembered. */
-function useReplan(setPreview: (plan: RepairPlan) => void, setProblems: (problems: readonly Problem[]) => void) {
-  const running = useRef(false);
-  const waiting = useRef<{ repairCase: RepairCase; done: (planned: true | Unplanned) => void } | null>(null);
-  return useCallback(
-    (repairCase: RepairCase, done: (planned: true | Unplanned) => void) => {
-      const go = async (next: RepairCase, then: (planned: true | Unplanned) => void): Promise<void> => {
-        running.current = true;
-        try {
-          setPreview(await ask(api.POST('/api/plans', { body: next })));
-          setProblems([]);
-          then(true);
-        } catch (error) {
-          if (!isSilence(error)) setProblems(problemsIn(error));
-          then(isSilence(error) ? 'waiting' : 'faulty');
-        } finally {
-          running.current = false;
-          const queued = waiting.current;
-          waiting.current = null;
-          if (queued) void go(queued.repairCase, queued.done);
-        }
-      };
-      if (running.current) waiting.current = { repairCase, done };
-      else void go(repairCase, done);
-    },
-    [setPreview, setProblems],
-  );
-}
-
-/**
- * Keeps the newest case, half a second after the last change, or at once when the desk is left. What is sent to one mend is
- * sent one after another, so that each takes the version that the one before it made.
- */
-function useSaver(id: number, version: { current: number }, { settle, onSent, onKept, onUnsaved, onConflict }: Answers) {
-  const { mutate } = useMutation({
-    ...inTurn(id),
-    mutationFn: (next: RepairCase) => {
-      onSent(next);
-      return ask(api.PUT('/api/mends/{id}/case', { params: { header: { 'If-Match': version.current }, path: { id } }, body: next }));
-    },
-    onSuccess: (view, kept) => {
-      settle(view);
-      onKept(kept);
-    },
-    onError: (error) => (error instanceof Refused && error.status === 409 ? onConflict() : onUnsaved(isSilence(error) ? 'waiting' : 'faulty')),
-  });
-  return useDebouncer((next: RepairCase) => mutate(next), { wait: saveAfterMs, onUnmount: (waiting) => waiting.flush() });
-}
-
-/** What is done with a case that is sent, and with what came of it. */
-interface Answers {
-  settle: (view: MendView) => void;
-  onSent: (sent: RepairCase) => void;
-  onKept: (kept: RepairCase) => void;
-  onUnsaved: (why: Unplanned) => void;
-  onConflict: () => Promise<void>;
 }

@@ -49,6 +49,9 @@ export async function draftsUnsent(): Promise<readonly HeldDraft[]> {
 /** What was dropped here: whoever read it a moment before that does not take it up any more. */
 const dropped = new Set<string>();
 
+/** Whether a change that was held here under a stamp waits still, as far as this page knows. */
+export const waitsStill = (stamp: string) => !dropped.has(stamp);
+
 /**
  * A change as this page's own, or nothing where it does not wait any more. Of what a page that is gone has left only one other has it:
  * two that send one change take each other for somebody else.
@@ -56,7 +59,7 @@ const dropped = new Set<string>();
 export async function claim([desk, draft]: HeldDraft): Promise<HeldDraft | null> {
   const ours = isOfThisPage(desk) ? desk : keyOfThisPage();
   const isOurs = ours === desk || (await quietly(moved(desk, draft.stamp, ours)));
-  return isOurs && !dropped.has(draft.stamp) ? [ours, draft] : null;
+  return isOurs && waitsStill(draft.stamp) ? [ours, draft] : null;
 }
 
 /** Puts what one page held under a key of another; whether it was still there. */
