@@ -72,3 +72,21 @@ for (const afterMs of [0, 100, 600])
     await kept(page);
     expect(await depthOf(id)).toBe(was + 3);
   });
+
+test('what was left while nobody answered, and turns out to be wrong, says so and leads there', async ({ page }) => {
+  const id = await openMend(page, server.url, 'BRD-02');
+  const was = await depthOf(id);
+  for (const away of ['**/api/plans', `**/api/mends/${id}/case`]) await page.route(away, (route) => route.abort());
+  await setNumber(page, /How deep/, '900');
+  await expect(page.getByText('kept on this device; waiting for the server')).toBeVisible();
+  await page.getByRole('link', { name: 'Bench', exact: true }).click();
+  await page.unrouteAll({ behavior: 'ignoreErrors' });
+  const notice = page.getByRole('status').filter({ hasText: 'Something in it is wrong' });
+  await notice.getByRole('link', { name: 'BRD-02' }).click({ timeout: 20_000 });
+  await expect(page.getByRole('textbox', { name: /How deep/ })).toHaveValue('900');
+  expect(await depthOf(id)).toBe(was);
+  await setNumber(page, /How deep/, String(was + 1));
+  await kept(page);
+  await expect.poll(() => depthOf(id)).toBe(was + 1);
+  await expect(notice).toBeHidden({ timeout: 15_000 });
+});

@@ -1,3 +1,5 @@
+import { quietly } from './quietly';
+
 /**
  * Tabs of one browser share what is kept in it. Each names itself, and holds a lock of that name for as long as it lives: however it ends,
  * the browser lets go of the lock, and whoever comes next knows that what was left there is nobody's.
@@ -17,15 +19,17 @@ export const isOfThisPage = (key: string) => pageOf(key) === named;
 /** Until the other tabs see that this page lives. */
 export const openPage = () =>
   new Promise<void>((opened) => {
-    void navigator.locks.request(lockOf(named), () => {
+    const held = navigator.locks.request(lockOf(named), () => {
       opened();
       return new Promise<never>(() => undefined);
     });
+    // Where a browser lends no lock, every tab is taken for the only one.
+    void held.catch(opened);
   });
 
 /** Tells of a key whether the page that kept it is still open, in this tab or another. A tab that a telephone has put to sleep is. */
 export async function openPages(): Promise<(key: string) => boolean> {
-  const { held } = await navigator.locks.query();
-  const locks = new Set(held?.map((each) => each.name));
+  const asked = await quietly(navigator.locks.query());
+  const locks = new Set(asked?.held?.map((each) => each.name));
   return (key) => locks.has(lockOf(pageOf(key)));
 }

@@ -10,17 +10,19 @@ import { merge, same } from './merge';
 /** How often it is tried to send what was left unsent, in milliseconds. */
 const everyMs = 5000;
 
+/** Why a change cannot be sent by itself: it was changed elsewhere as well, something in it is wrong, or the mend was begun without it. */
+type Why = 'collides' | 'faulty' | 'begun';
+
 interface Held {
   mendId: number;
   tag: string;
-  /** Whether the mend was begun without it: it comes too late then, and can only be thrown away. */
-  begun: boolean;
+  why: Why;
   draft: HeldDraft;
 }
 
 const held = create<readonly Held[]>([]);
 
-/** Drafts whose change somebody has to look at before it can be sent: they were changed elsewhere as well. */
+/** Drafts whose change somebody has to look at before it can be sent. */
 export const useHeldDrafts = () => held.use();
 
 const isOpen = (mendId: number) => location.pathname.startsWith(`/mends/${mendId}/`);
@@ -45,15 +47,15 @@ export function startSendingDrafts(queryClient: QueryClient): void {
       const one = isOpen(each[1].mendId) ? null : await claim(each);
       if (!one) continue;
       const [desk, { mendId, mine, stamp }] = one;
-      const waits = { mendId, tag: mine.item.tag, begun: false, draft: one };
+      const waits = { mendId, tag: mine.item.tag, draft: one };
       try {
         const came = await send(queryClient, one);
-        if (came !== 'sent') left.push({ ...waits, begun: came === 'begun' });
+        if (came !== 'sent') left.push({ ...waits, why: came });
       } catch (error) {
         // Somebody was first once more: the next round puts that together as well.
         if (!(error instanceof Refused) || error.status === 409) continue;
         if (error.status === 404) dropDraft(desk, stamp);
-        else if (error.status > 0 && error.status < 500) left.push(waits);
+        else if (error.status > 0 && error.status < 500) left.push({ ...waits, why: 'faulty' });
       }
     }
     held.set(left.filter((each, i) => left.findIndex((other) => other.mendId === each.mendId) === i));
@@ -61,7 +63,7 @@ export function startSendingDrafts(queryClient: QueryClient): void {
   setInterval(() => void look(), everyMs);
 }
 
-type Came = 'sent' | 'collides' | 'begun';
+type Came = 'sent' | Exclude<Why, 'faulty'>;
 
 /** Sends one, unless it is no longer to be sent. What was changed elsewhere as well is put together with it where the two do not collide. */
 async function send(queryClient: QueryClient, [desk, draft]: HeldDraft): Promise<Came> {
