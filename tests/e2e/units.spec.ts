@@ -57,7 +57,13 @@ test('every reason, opened down to the ground, shows none either', async ({ page
     const reason = page.getByRole('dialog');
     await expect(reason).toBeVisible();
     // Inputs open to their own inputs: go on until nothing is shut.
-    for (let shut = reason.getByRole('button', { expanded: false }); (await shut.count()) > 0;) await shut.first().click();
+    const openAll = () =>
+      reason.evaluate((dialog) => {
+        const shut = [...dialog.querySelectorAll<HTMLElement>('button[aria-expanded=false]')];
+        for (const each of shut) each.click();
+        return shut.length;
+      });
+    await expect.poll(openAll).toBe(0);
     expect(metric.exec((await reason.textContent()) ?? '')?.[0], (await reason.getAttribute('aria-label')) ?? '').toBeUndefined();
     await page.keyboard.press('Escape');
     await expect(reason).toBeHidden();

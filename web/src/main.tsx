@@ -45,4 +45,4 @@ createRoot(document.getElementById('root')!).render(
   </StrictMode>,
 );
 
-fetchMendPage();
+fetchMendPage(queryClient);

@@ -19,8 +19,13 @@ const page = <Name extends string, Code extends Record<Name, RouteComponent>>(co
 /** Milliseconds that the first page has to come to rest before what it leads to is fetched. */
 const restMs = 3000;
 
-/** Fetches the page of a mend before anybody asks for it: hands go on to one when the server is away as well. */
-export const fetchMendPage = () => setTimeout(() => void whenThere(mendPage).catch(() => undefined), restMs);
+/** Fetches the page of a mend before anybody asks for it: hands go on to one when the server is away as well. What is asked for first is let through. */
+export function fetchMendPage(queryClient: QueryClient): void {
+  setTimeout(() => {
+    if (queryClient.isFetching() > 0) fetchMendPage(queryClient);
+    else void whenThere(mendPage).catch(() => undefined);
+  }, restMs);
+}
 
 const bench = createRoute({ getParentRoute: () => root, path: '/', component: BenchPage });
 const days = createRoute({ getParentRoute: () => root, path: '/days', component: page(() => import('../days/DaysPage'), 'DaysPage') });

@@ -1,6 +1,6 @@
 import { useDebouncer } from '@tanstack/react-pacer/debouncer';
 import { useMutation } from '@tanstack/react-query';
-import { useCallback, useRef } from 'react';
+import { useCallback, useRef, useState } from 'react';
 import { api, ask, problemsIn, Refused } from '../api/client';
 import type { MendView, Problem, RepairCase, RepairPlan } from '../api/types';
 
@@ -8,6 +8,24 @@ const saveAfterMs = 500;
 
 /** Sent at once and one after another, whatever the browser thinks of the network: a shop's server is often on the same machine. */
 export const inTurn = (id: number) => ({ scope: { id: `mend ${id}` }, networkMode: 'always' }) as const;
+
+/** What became of the case that is on the page. */
+export type Keeping =
+  { state: 'kept'; at: string | null } | { state: 'keeping' } | { state: 'waiting' } | { state: 'faulty' } | { state: 'conflict'; mine: RepairCase };
+
+/** What became of the case, and a promise that is kept once nothing of it is on its way any more, however it went. */
+export function useKeeping() {
+  const [keeping, show] = useState<Keeping>({ state: 'kept', at: null });
+  const known = useRef(keeping);
+  const askers = useRef<(() => void)[]>([]);
+  const setKeeping = useCallback((next: Keeping) => {
+    known.current = next;
+    show(next);
+    if (next.state !== 'keeping') askers.current.splice(0).forEach((answer) => answer());
+  }, []);
+  const decided = useCallback(() => (known.current.state === 'keeping' ? new Promise<void>((answer) => askers.current.push(answer)) : Promise.resolve()), []);
+  return { keeping, setKeeping, decided };
+}
 
 /** Why a case was not planned: something in it is wrong, or nobody answered. */
 export type Unplanned = 'faulty' | 'waiting';

@@ -5,7 +5,7 @@ import { heard } from '../api/heard';
 import { mendQuery } from '../api/queries';
 import type { MendView, NewEvent, Problem, RepairCase, RepairPlan } from '../api/types';
 import { leaveBehind, takeOver, type LeftBehind } from './leftBehind';
-import { inTurn, isSilence, useReplan, useSaver, type Unplanned } from './saving';
+import { inTurn, isSilence, useKeeping, useReplan, useSaver, type Keeping, type Unplanned } from './saving';
 import { useHeldDraft } from './useHeldDraft';
 import { ahead } from '../outbox/ahead';
 import { merge } from '../outbox/merge';
@@ -27,9 +27,6 @@ const notSaved: Problem = {
   message: say`Your last change is not saved yet.`,
   remedy: say`Wait until it is saved, or settle what was changed elsewhere; then go on.`,
 };
-
-type Keeping =
-  { state: 'kept'; at: string | null } | { state: 'keeping' } | { state: 'waiting' } | { state: 'faulty' } | { state: 'conflict'; mine: RepairCase };
 
 export interface MendState {
   mend: MendView;
@@ -64,7 +61,7 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
   const [draft, setDraft] = useState<RepairCase | null>(null);
   const [preview, setPreview] = useState<RepairPlan | null>(null);
   const [problems, setProblems] = useState<readonly Problem[]>([]);
-  const [keeping, setKeeping] = useState<Keeping>({ state: 'kept', at: null });
+  const { keeping, setKeeping, decided } = useKeeping();
   const versionRef = useRef(0);
   const newest = useRef<RepairCase | null>(null);
   /** The case that the draft on the page was made from. */
@@ -140,7 +137,7 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
       clear();
       setKeeping({ state: 'kept', at: new Date(shopNow()).toISOString() });
     },
-    [clear, holdOn],
+    [clear, holdOn, setKeeping],
   );
   // What the server did not answer waits on this device, whether the page is still looked at or not; what is wrong is on the page only.
   const onUnsaved = useCallback(
@@ -158,7 +155,7 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
         if (newest.current === mine) setKeeping({ state: why });
       });
     },
-    [holdOn, letGo],
+    [holdOn, letGo, setKeeping],
   );
   // Somebody else was first: both changes are put together, and only where they collide is it asked which one is meant.
   const onConflict = useCallback(async () => {
@@ -187,7 +184,7 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
     base.current = fresh.case;
     unheard.current = [];
     changeRef.current(merged.value);
-  }, [refetch, onUnsaved]);
+  }, [refetch, onUnsaved, setKeeping]);
   const onSent = useCallback(
     (sent: RepairCase) => {
       if (!unheard.current.includes(sent)) unheard.current = [...unheard.current, sent].slice(-mostUnheard);
@@ -210,7 +207,7 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
         else onUnsaved(planned);
       });
     },
-    [replan, saver, holdOn, onUnsaved],
+    [replan, saver, holdOn, onUnsaved, setKeeping],
   );
   const shown = useRef<RepairCase | null>(null);
   useEffect(() => {
@@ -269,8 +266,15 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
     saver.flush();
     act.mutate(action, { onSuccess });
   };
-  // What is started is what is on the page: while that is not saved, nothing is.
-  const whenSaved = () => (newest.current ? Promise.reject(new Refused(409, [notSaved])) : null);
+  // What is started is what is on the page: a change that is on its way is waited for, and while one is not saved, nothing is started.
+  const onceSaved = useMutation({
+    networkMode: 'always',
+    mutationFn: async (action: (version: number) => Promise<MendView>) => {
+      saver.flush();
+      await decided();
+      return act.mutateAsync((version) => (newest.current ? Promise.reject(new Refused(409, [notSaved])) : action(version)));
+    },
+  });
   const header = (version: number) => ({ header: { 'If-Match': version }, path: { id } });
   const once = (version: number, key: string) => ({ header: { 'If-Match': version, 'Idempotency-Key': key }, path: { id } });
   if (!mend) return { desk: null, error: query.error };
@@ -303,18 +307,18 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
       },
       start: () => {
         const key = crypto.randomUUID();
-        send((version) => whenSaved() ?? ask(api.POST('/api/mends/{id}/start', { params: once(version, key) })));
+        onceSaved.mutate((version) => ask(api.POST('/api/mends/{id}/start', { params: once(version, key) })));
       },
       sendOn: () => {
         const key = crypto.randomUUID();
-        send((version) => whenSaved() ?? ask(api.POST('/api/mends/{id}/send-on', { params: once(version, key) })));
+        onceSaved.mutate((version) => ask(api.POST('/api/mends/{id}/send-on', { params: once(version, key) })));
       },
       discard: () => send((version) => ask(api.DELETE('/api/mends/{id}', { params: header(version) })), onGone),
       // It happens now, whenever it is sent, unless an instrument saw when.
       happened: (event) => void put({ key: crypto.randomUUID(), mendId: id, event: { ...event, at: event.at ?? new Date(shopNow()).toISOString() } }),
       waiting: waiting.length,
       // On the way to a server that answers, a second tap waits for the first; to one that does not, hands go on.
-      busy: act.isPending || (waiting.length > 0 && !stuck),
+      busy: act.isPending || onceSaved.isPending || (waiting.length > 0 && !stuck),
       refused: problemsIn(act.error),
     },
   };

@@ -42,6 +42,7 @@ export function RunStage({ desk, catalogue, goTo }: StageProps) {
   const { mend, plan } = desk;
   const [afar, turn] = useAfar();
   useWakeLock(mend.status === 'running');
+  if (mend.status === 'draft' && desk.busy) return <p role="status" className="text-2xl">{say`Starting …`}</p>;
   if (!mend.run || !plan) {
     return (
       <div className="flex flex-col items-start gap-4">
