@@ -219,7 +219,7 @@ function picture() {
 
 async function bodyFor(path, mend) {
   if (path === '/api/shop') return settings.settings;
-  if (path === '/api/shelf/{name}') return bodies.lot();
+  if (path === '/api/shelf/{name}') return { lot: bodies.lot(), was: luck.below(3) === 0 ? null : bodies.lot() };
   if (path.endsWith('/count')) return bodies.count();
   if (path === '/api/shelf-table') return bodies.table();
   if (path === '/api/tickets') return bodies.ticket();

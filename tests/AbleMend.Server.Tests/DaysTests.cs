@@ -99,17 +99,51 @@ public sealed class DaysTests : IDisposable
         var first = await DaysAsync();
         var id = first.Mends.First(mend => mend.Status == MendStatus.Draft && first.Plan.Mends.Any(each => each.Mend == mend.Id)).Id;
         var until = _shop.Time.GetUtcNow().AddDays(2);
-        (await _shop.SendAsync(HttpMethod.Put, $"/api/mends/{id}/wish", new DayWish(until, "Wren", 5))).IsSuccessStatusCode.ShouldBeTrue();
+        (await _shop.SendAsync(HttpMethod.Put, $"/api/mends/{id}/wish", new WishChange(new DayWish(until, "Wren", 5), new DayWish()))).IsSuccessStatusCode.ShouldBeTrue();
         var next = await DaysAsync();
         next.Mends.Single(mend => mend.Id == id).Wish.ShouldBe(new DayWish(until, "Wren", 5));
         next.Plan.Blocks.Where(block => block.Mend == id).ShouldAllBe(block => block.StartsAt >= until && block.Person == 0);
         var pinned = new DayWish(BeginAt: until, NotBy: ["Ash"]);
-        (await _shop.SendAsync(HttpMethod.Put, $"/api/mends/{id}/wish", pinned)).IsSuccessStatusCode.ShouldBeTrue();
+        (await _shop.SendAsync(HttpMethod.Put, $"/api/mends/{id}/wish", new WishChange(pinned, new DayWish(until, "Wren", 5)))).IsSuccessStatusCode.ShouldBeTrue();
         var kept = (await DaysAsync()).Mends.Single(mend => mend.Id == id).Wish;
         (kept.BeginAt, kept.Person, kept.Weight).ShouldBe((until, null, 1));
         kept.NotBy.ShouldBe(["Ash"]);
-        (await _shop.SendAsync(HttpMethod.Put, "/api/mends/9999/wish", new DayWish())).StatusCode.ShouldBe(HttpStatusCode.NotFound);
-        (await Shop.ProblemAsync(await _shop.SendAsync(HttpMethod.Put, $"/api/mends/{id}/wish", new DayWish(Person: "Nobody")))).Remedy.ToString().ShouldContain("Wren, Ash");
+        (await _shop.SendAsync(HttpMethod.Put, "/api/mends/9999/wish", new WishChange(new DayWish(), new DayWish()))).StatusCode.ShouldBe(HttpStatusCode.NotFound);
+        (await Shop.ProblemAsync(await _shop.SendAsync(HttpMethod.Put, $"/api/mends/{id}/wish", new WishChange(pinned with { Person = "Nobody" }, pinned)))).Remedy.ToString().ShouldContain("Wren, Ash");
+    }
+
+    [Fact]
+    public async Task What_two_want_of_one_mend_is_both_kept_and_where_they_collide_the_second_is_told()
+    {
+        var first = await DaysAsync();
+        var id = first.Mends.First(mend => mend.Status == MendStatus.Draft && first.Plan.Mends.Any(each => each.Mend == mend.Id)).Id;
+        Task<HttpResponseMessage> WantAsync(DayWish wish, DayWish was) => _shop.SendAsync(HttpMethod.Put, $"/api/mends/{id}/wish", new WishChange(wish, was));
+        var seen = new DayWish();
+        (await WantAsync(seen with { NotBy = ["Ash"] }, seen)).EnsureSuccessStatusCode();
+        // An empty list is nobody, as none is.
+        var both = (await (await WantAsync(seen with { Weight = 20, NotBy = [] }, seen)).Content.ReadFromJsonAsync<DayWish>(OpenJson.Options))!;
+        (both.Weight, both.NotBy!.Single()).ShouldBe((20, "Ash"));
+        var refused = await WantAsync(seen with { Weight = 5 }, seen);
+        refused.StatusCode.ShouldBe(HttpStatusCode.Conflict);
+        (await Shop.ProblemAsync(refused)).Field.ShouldBe("weight");
+        (await DaysAsync()).Mends.Single(mend => mend.Id == id).Wish.Weight.ShouldBe(20);
+        // Both are here, and one of them does it: whoever puts the two together is told where they contradict each other.
+        (await WantAsync(seen with { Person = "Ash" }, seen)).StatusCode.ShouldBe(HttpStatusCode.UnprocessableEntity);
+    }
+
+    [Fact]
+    public async Task Who_is_not_to_do_it_makes_the_plan_anew_each_time_it_changes()
+    {
+        var first = await DaysAsync();
+        var id = first.Mends.First(mend => mend.Status == MendStatus.Draft && first.Plan.Blocks.Any(block => block.Mend == mend.Id)).Id;
+        var was = new DayWish();
+        foreach (var (name, person) in new[] { ("Wren", 0), ("Ash", 1), ("Wren", 0) })
+        {
+            var wish = new DayWish(NotBy: [name]);
+            (await _shop.SendAsync(HttpMethod.Put, $"/api/mends/{id}/wish", new WishChange(wish, was))).EnsureSuccessStatusCode();
+            (await DaysAsync()).Plan.Blocks.Where(block => block.Mend == id).ShouldAllBe(block => block.Person != person);
+            was = wish;
+        }
     }
 
     // RFC 5545: the calendar is read back by a reader of the format.

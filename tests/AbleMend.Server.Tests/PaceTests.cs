@@ -92,10 +92,10 @@ public sealed class PaceTests : IDisposable
         await SlowAsync(felt);
         foreach (var lot in (await _shop.Client.GetFromJsonAsync<ShelfView>("/api/shelf", OpenJson.Options))!.Lots.Where(lot => lot.Lot.Material == material))
         {
-            (await _shop.Client.PutAsJsonAsync($"/api/shelf/{lot.Name}", lot.Lot with { Id = lot.Name, GoneOn = DateOnly.FromDateTime(_shop.Time.GetUtcNow().UtcDateTime) }, OpenJson.Options)).EnsureSuccessStatusCode();
+            (await _shop.Client.PutAsJsonAsync($"/api/shelf/{lot.Name}", new LotChange(lot.Lot with { GoneOn = DateOnly.FromDateTime(_shop.Time.GetUtcNow().UtcDateTime) }, lot.Lot), OpenJson.Options)).EnsureSuccessStatusCode();
         }
 
-        (await _shop.Client.PutAsJsonAsync("/api/shelf/new-tin", new Lot(material, Id: "new-tin", Had: 500), OpenJson.Options)).EnsureSuccessStatusCode();
+        (await _shop.Client.PutAsJsonAsync("/api/shelf/new-tin", new LotChange(new Lot(material, Id: "new-tin", Had: 500)), OpenJson.Options)).EnsureSuccessStatusCode();
         var (next, _) = await WaitingAsync();
         next.Run!.Window!.Pace.ShouldBeNull();
         next.Case.Paces.ShouldBeNull();

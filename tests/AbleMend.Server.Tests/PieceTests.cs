@@ -95,7 +95,7 @@ public sealed class PieceTests : IDisposable
     public async Task What_is_left_is_kept_and_is_whole_again_when_the_cutting_is_taken_back()
     {
         var roll = new Lot("glass-136", Id: "R-1", Had: 10_000, Unit: StockUnit.Cm2);
-        (await _shop.Client.PutAsJsonAsync("/api/shelf/R-1", roll, OpenJson.Options)).EnsureSuccessStatusCode();
+        (await _shop.Client.PutAsJsonAsync("/api/shelf/R-1", new LotChange(roll), OpenJson.Options)).EnsureSuccessStatusCode();
         await KeepAsync(Strip, new Offcut("grey", "pvc-patch", 210, 120));
         var mend = await _shop.StartAsync(await DraftAsync("BRD-01"));
         var cut = await CutAsync(mend);

@@ -72,7 +72,7 @@ public sealed class SharedCupTests : IDisposable
     [Fact]
     public async Task Each_takes_its_share_off_the_shelf_and_a_lot_that_is_called_back_names_both()
     {
-        (await _shop.Client.PutAsJsonAsync("/api/shelf/E-1", new Lot("epoxy-2to1", Id: "E-1", Had: 500), OpenJson.Options)).EnsureSuccessStatusCode();
+        (await _shop.Client.PutAsJsonAsync("/api/shelf/E-1", new LotChange(new Lot("epoxy-2to1", Id: "E-1", Had: 500)), OpenJson.Options)).EnsureSuccessStatusCode();
         var (one, two) = (await AtMixAsync(), await AtMixAsync());
         one = await Shop.ReadAsync(await ShareAsync(one.Id, two.Id));
         await _shop.HappenedAsync(one, new Happening(RunEventKind.HandsDone, Mix));

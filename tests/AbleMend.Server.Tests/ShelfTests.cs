@@ -25,7 +25,12 @@ public sealed class ShelfTests : IDisposable
 
     private async Task<double?> LeftAsync(string name) => (await ShelfAsync()).Lots.Concat((await ShelfAsync()).Gone).Single(lot => lot.Name == name).Left;
 
-    private Task<HttpResponseMessage> PutAsync(string name, Lot lot) => _shop.Client.PutAsJsonAsync($"/api/shelf/{name}", lot, OpenJson.Options);
+    /// <summary>Puts a lot there as somebody does who has just looked at the shelf.</summary>
+    private async Task<HttpResponseMessage> PutAsync(string name, Lot lot) => await PutAsync(name, lot, was: await SeenAsync(lot.Name));
+
+    private Task<HttpResponseMessage> PutAsync(string name, Lot lot, Lot? was) => _shop.Client.PutAsJsonAsync($"/api/shelf/{name}", new LotChange(lot, was), OpenJson.Options);
+
+    private async Task<Lot?> SeenAsync(string name) => (await ShelfAsync()) is var shelf ? shelf.Lots.Concat(shelf.Gone).FirstOrDefault(each => each.Name == name)?.Lot : null;
 
     private Task<HttpResponseMessage> ReadInAsync(string csv) => _shop.Client.PostAsJsonAsync("/api/shelf-table", new ShelfTable(csv), OpenJson.Options);
 
@@ -55,6 +60,48 @@ public sealed class ShelfTests : IDisposable
     {
         mend = await _shop.HappenedAsync(mend, new Happening(RunEventKind.Begin, step));
         return await _shop.HappenedAsync(mend, new Happening(RunEventKind.HandsDone, step));
+    }
+
+    [Fact]
+    public async Task What_two_change_of_one_lot_is_both_kept_and_where_they_collide_the_second_is_told()
+    {
+        var seen = new Lot("acetone", Id: "A-1", Had: 1000, StandsAt: "Bench");
+        (await PutAsync("A-1", seen, was: null)).EnsureSuccessStatusCode();
+        (await PutAsync("A-1", seen with { StandsAt = "Cabinet" }, seen)).EnsureSuccessStatusCode();
+        var opened = new DateOnly(2026, 5, 6);
+        (await PutAsync("A-1", seen with { OpenedOn = opened }, seen)).EnsureSuccessStatusCode();
+        (await SeenAsync("A-1")).ShouldBe(seen with { StandsAt = "Cabinet", OpenedOn = opened });
+
+        var refused = await PutAsync("A-1", seen with { StandsAt = "Shed", Batch = "B7" }, seen);
+        refused.StatusCode.ShouldBe(HttpStatusCode.Conflict);
+        var problem = await Shop.ProblemAsync(refused);
+        (problem.Code, problem.Field).ShouldBe((TwoChanges.Collided, "standsAt"));
+        problem.Message.ToString().ShouldContain("Cabinet");
+        (await SeenAsync("A-1")).ShouldBe(seen with { StandsAt = "Cabinet", OpenedOn = opened });
+    }
+
+    [Fact]
+    public async Task A_name_that_is_taken_is_not_given_twice_and_the_same_sent_again_is_one()
+    {
+        var mine = new Lot("acetone", Id: "A-1", Had: 1000);
+        (await PutAsync("A-1", mine, was: null)).EnsureSuccessStatusCode();
+        (await PutAsync("A-1", mine, was: null)).EnsureSuccessStatusCode();
+        var refused = await PutAsync("A-1", mine with { Material = "isopropanol" }, was: null);
+        refused.StatusCode.ShouldBe(HttpStatusCode.Conflict);
+        (await Shop.ProblemAsync(refused)).Remedy.ToString().ShouldContain("another name");
+        (await SeenAsync("A-1")).ShouldBe(mine);
+    }
+
+    [Fact]
+    public async Task What_was_only_said_to_be_there_is_named_by_one_and_no_longer_changed_by_another()
+    {
+        var said = (await ShelfAsync()).Lots.First(each => each.Lot is { Id: null, Had: null }).Lot;
+        (await PutAsync("A-1", said with { Id = "A-1", Had = 100 }, said)).EnsureSuccessStatusCode();
+        (await SeenAsync(said.Name)).ShouldBeNull();
+        (await PutAsync(said.Name, said with { GoneOn = new DateOnly(2026, 5, 6) }, said)).StatusCode.ShouldBe(HttpStatusCode.Conflict);
+        (await PutAsync("A-2", said with { Id = "A-2", Had = 100 }, said)).StatusCode.ShouldBe(HttpStatusCode.Conflict);
+        (await SeenAsync(said.Name)).ShouldBeNull();
+        (await SeenAsync("A-2")).ShouldBeNull();
     }
 
     [Fact]

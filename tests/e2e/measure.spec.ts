@@ -319,7 +319,7 @@ test('the label of a cup comes out of the printer, and an empty roll is said and
   await fetch(`${server.url}/api/shelf/Wax%20%26%20%C3%B6l`, {
     method: 'PUT',
     headers: json,
-    body: JSON.stringify({ id: 'Wax & öl', material: 'acetone', had: 500, unit: 'ml' }),
+    body: JSON.stringify({ lot: { id: 'Wax & öl', material: 'acetone', had: 500, unit: 'ml' } }),
   });
   await page.goto(`${server.url}/shelf?lot=${encodeURIComponent('Wax & öl')}`);
   await page.getByRole('region', { name: 'Wax & öl', exact: true }).getByRole('button', { name: 'Print its label' }).click();

@@ -14,6 +14,11 @@ namespace AbleMend.Server.Days;
 /// <param name="Wish">What somebody wants of it.</param>
 public sealed record DaysMend(int Id, string Tag, string ItemName, MendStatus Status, DayWish Wish);
 
+/// <summary>What somebody wants of a mend, as it is to be.</summary>
+/// <param name="Wish">What is wanted.</param>
+/// <param name="Was">What was wanted when the change was made. What was not touched stays as it is by now.</param>
+public sealed record WishChange(DayWish Wish, DayWish Was);
+
 /// <summary>A mend that is not laid into the days.</summary>
 /// <param name="Mend">The mend.</param>
 /// <param name="Why">Why.</param>

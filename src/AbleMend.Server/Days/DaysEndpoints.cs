@@ -24,15 +24,15 @@ public static class DaysEndpoints
                 })
             .WithName("getPromise").WithSummary("When a mend can be promised, with everything else that there is to do.")
             .Produces<Promise>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
-        api.MapPut("/mends/{id:int}/wish", async (int id, DayWish wish, DaysStore store, CancellationToken cancel) =>
-                await store.WishAsync(id, wish, cancel) switch
+        api.MapPut("/mends/{id:int}/wish", async (int id, WishChange change, DaysStore store, CancellationToken cancel) =>
+                await store.WishAsync(id, change, cancel) switch
                 {
                     null => ProblemAnswers.NotFound($"There is no mend {id} on the bench."),
                     { Value: { } kept } => Results.Ok(kept),
-                    var refused => ProblemAnswers.Unprocessable(refused.Problems),
+                    var refused => ProblemAnswers.Refused(refused.Problems),
                 })
             .WithName("putWish").WithSummary("Hold a mend back, hand it to somebody, or let it count for more in the plan of the days.")
-            .Produces<DayWish>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+            .Produces<DayWish>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status409Conflict).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
     }
 
     /// <summary>Maps what follows a mend.</summary>

@@ -26,6 +26,9 @@ public sealed class DaysDesk : IDisposable
     /// <value>Held by whoever makes one.</value>
     internal SemaphoreSlim Turn { get; } = new(1, 1);
 
+    /// <value>Held by whoever changes what is wanted of a mend: of two at once, the second finds what the first left.</value>
+    internal SemaphoreSlim Wishing { get; } = new(1, 1);
+
     private DaysToBetter? _toBetter;
     private int _left;
 
@@ -46,7 +49,11 @@ public sealed class DaysDesk : IDisposable
     internal DaysToBetter? Take() => Interlocked.Exchange(ref _toBetter, null);
 
     /// <inheritdoc/>
-    public void Dispose() => Turn.Dispose();
+    public void Dispose()
+    {
+        Turn.Dispose();
+        Wishing.Dispose();
+    }
 }
 
 /// <summary>A plan of the days as it is kept.</summary>
@@ -194,32 +201,36 @@ public sealed class DaysStore(MendDb db, MendStore mends, ShopStore shop, Planne
         return Outcome<Promise>.Of(new Promises(settings.Floor ?? ShopFloor.Alone, settings.Bench).Of(ways, others, view.Plan, now));
     }
 
-    /// <summary>Keeps what somebody wants of a mend; null where there is no such mend on the bench.</summary>
-    public async Task<Outcome<DayWish>?> WishAsync(int id, DayWish wish, CancellationToken cancel)
+    /// <summary>Keeps what somebody wants of a mend, beside what somebody else wanted meanwhile; null where there is no such mend on the bench.</summary>
+    public async Task<Outcome<DayWish>?> WishAsync(int id, WishChange change, CancellationToken cancel)
     {
-        var (settings, _) = await shop.ReadAsync(cancel);
-        if (wish.Check(settings.Floor ?? ShopFloor.Alone) is { Count: > 0 } problems)
-        {
-            return Outcome<DayWish>.Failed(problems);
-        }
-
         if (!await db.Mends.AnyAsync(row => row.Id == id && (row.Status == MendStatus.Draft || row.Status == MendStatus.Running), cancel))
         {
             return null;
         }
 
+        await desk.Wishing.WaitAsync(cancel);
         try
         {
-            await KeepAsync(id, wish, cancel);
-        }
-        catch (DbUpdateException)
-        {
-            // Two were first at once: now there is one to change.
-            db.ChangeTracker.Clear();
-            await KeepAsync(id, wish, cancel);
-        }
+            var (settings, _) = await shop.ReadAsync(cancel);
+            var together = TwoChanges.Together(change.Was, change.Wish, (await WishesAsync(cancel)).GetValueOrDefault(id) ?? new DayWish());
+            if (together.Value is not { } wish)
+            {
+                return together;
+            }
 
-        return Outcome<DayWish>.Of(wish);
+            if (wish.Check(settings.Floor ?? ShopFloor.Alone) is { Count: > 0 } problems)
+            {
+                return Outcome<DayWish>.Failed(problems);
+            }
+
+            await KeepAsync(id, wish, cancel);
+            return Outcome<DayWish>.Of(wish);
+        }
+        finally
+        {
+            desk.Wishing.Release();
+        }
     }
 
     private async Task KeepAsync(int id, DayWish wish, CancellationToken cancel)
@@ -253,7 +264,9 @@ public sealed class DaysStore(MendDb db, MendStore mends, ShopStore shop, Planne
     private static DaysMend Named(BenchRow row, IReadOnlyDictionary<int, DayWish> wishes) => new(row.Id, row.Tag, row.ItemName, row.Status, wishes.GetValueOrDefault(row.Id) ?? new DayWish());
 
     private static string MadeFrom(int version, IReadOnlyList<BenchRow> rows, IReadOnlyDictionary<int, DayWish> wishes, IReadOnlyList<LearntPace>? paces) =>
-        string.Create(CultureInfo.InvariantCulture, $"{version}|") + string.Concat((paces ?? []).Select(pace => string.Create(CultureInfo.InvariantCulture, $"{pace.Material}{pace.Rate:R}|"))) + string.Join(',', rows.Select(row => string.Create(CultureInfo.InvariantCulture, $"{row.Id}.{row.Key.Version}.{row.Key.Events}.{row.DueAt?.UtcTicks}{wishes.GetValueOrDefault(row.Id)}")));
+        string.Create(CultureInfo.InvariantCulture, $"{version}|") + string.Concat((paces ?? []).Select(pace => string.Create(CultureInfo.InvariantCulture, $"{pace.Material}{pace.Rate:R}|"))) + string.Join(',', rows.Select(row => string.Create(CultureInfo.InvariantCulture, $"{row.Id}.{row.Key.Version}.{row.Key.Events}.{row.DueAt?.UtcTicks}{Wanted(wishes.GetValueOrDefault(row.Id))}")));
+
+    private static string Wanted(DayWish? wish) => wish is null ? "" : $"{wish}{string.Join('|', wish.NotBy ?? [])}";
 
     private static KeptDays? Read(DaysRow? row)
     {

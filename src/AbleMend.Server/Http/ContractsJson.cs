@@ -4,7 +4,6 @@ using AbleMend.Core.Figures;
 using AbleMend.Core.Instruments;
 using AbleMend.Core.Rescuing;
 using AbleMend.Core.Running;
-using AbleMend.Core.Stock;
 using AbleMend.Core.Worth;
 using AbleMend.Data;
 using AbleMend.Server.Days;
@@ -31,6 +30,7 @@ namespace AbleMend.Server.Http;
 [JsonSerializable(typeof(Counted))]
 [JsonSerializable(typeof(DaysView))]
 [JsonSerializable(typeof(DayWish))]
+[JsonSerializable(typeof(WishChange))]
 [JsonSerializable(typeof(Doing))]
 [JsonSerializable(typeof(LabelToPrint))]
 [JsonSerializable(typeof(Estimate))]
@@ -48,7 +48,7 @@ namespace AbleMend.Server.Http;
 [JsonSerializable(typeof(List<ItemView>))]
 [JsonSerializable(typeof(LogPage))]
 [JsonSerializable(typeof(LooksDue))]
-[JsonSerializable(typeof(Lot))]
+[JsonSerializable(typeof(LotChange))]
 [JsonSerializable(typeof(MendOrReplace))]
 [JsonSerializable(typeof(MendView))]
 [JsonSerializable(typeof(NewAgreement))]

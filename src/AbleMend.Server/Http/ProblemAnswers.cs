@@ -15,6 +15,12 @@ public static class ProblemAnswers
     public static IResult Unprocessable(params IReadOnlyList<Problem> problems) =>
         Answer(StatusCodes.Status422UnprocessableEntity, "This cannot be carried out as it stands.", problems);
 
+    /// <summary>What was asked collides with what somebody else changed meanwhile, or cannot be carried out as it stands.</summary>
+    public static IResult Refused(IReadOnlyList<Problem> problems) =>
+        problems.Any(problem => problem.Code == TwoChanges.Collided)
+            ? Answer(StatusCodes.Status409Conflict, "Somebody else changed this first.", problems)
+            : Unprocessable(problems);
+
     /// <summary>There is nothing under this identifier.</summary>
     /// <param name="thereIsNo">What there is not.</param>
     public static IResult NotFound(Message thereIsNo) =>

@@ -50,6 +50,11 @@ public sealed record NeedView(string Material, Message Title, double Value, Stoc
 /// <param name="Unit">What it is usually counted in.</param>
 public sealed record ShelfMaterial(string Id, Message Title, StockUnit Unit);
 
+/// <summary>A lot as it is to be.</summary>
+/// <param name="Lot">The lot.</param>
+/// <param name="Was">What it was when the change was made; null for one that is put on the shelf. What was not touched stays as it is by now.</param>
+public sealed record LotChange(Lot Lot, Lot? Was = null);
+
 /// <summary>What was counted.</summary>
 /// <param name="Left">What is left of the lot, in its unit.</param>
 public sealed record Counted([property: Limits(0, 1_000_000)] double Left);

@@ -1,5 +1,4 @@
 using AbleMend.Core;
-using AbleMend.Core.Stock;
 using AbleMend.Server.Http;
 
 namespace AbleMend.Server.Shelf;
@@ -12,9 +11,9 @@ public static class ShelfEndpoints
     {
         api.MapGet("/shelf", (ShelfStore store, CancellationToken cancel) => store.ReadAsync(cancel))
             .SharedForAMoment().WithName("getShelf").WithSummary("The shelf: what there is, how much of it, how long it is good, and what the bench still takes.");
-        api.MapPut("/shelf/{name}", async (string name, Lot lot, ShelfStore store, CancellationToken cancel) => Answer(name, await store.PutAsync(Written(name), lot, cancel)))
+        api.MapPut("/shelf/{name}", async (string name, LotChange change, ShelfStore store, CancellationToken cancel) => Answer(name, await store.PutAsync(Written(name), change, cancel)))
             .WithName("putLot").WithSummary("Put a lot on the shelf, or change it.")
-            .Produces<ShelfView>().ProducesProblem(StatusCodes.Status422UnprocessableEntity);
+            .Produces<ShelfView>().ProducesProblem(StatusCodes.Status409Conflict).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
         api.MapPost("/shelf/{name}/count", async (string name, Counted counted, ShelfStore store, CancellationToken cancel) => Answer(name, await store.CountAsync(Written(name), counted, cancel)))
             .WithName("countLot").WithSummary("Say how much is left of a lot.")
             .Produces<ShelfView>().ProducesProblem(StatusCodes.Status404NotFound).ProducesProblem(StatusCodes.Status422UnprocessableEntity);
@@ -37,6 +36,6 @@ public static class ShelfEndpoints
     {
         null => NoLot(name),
         { Value: { } view } => Results.Ok(view),
-        var refused => ProblemAnswers.Unprocessable(refused.Problems),
+        var refused => ProblemAnswers.Refused(refused.Problems),
     };
 }

@@ -43,13 +43,38 @@ public sealed class ShelfStore(MendDb db, ShopStore shop, MendStore mends, DaysS
             ]);
     }
 
-    /// <summary>Puts a lot on the shelf, or changes it.</summary>
+    /// <summary>Puts a lot on the shelf, or changes it; what somebody else changed of it meanwhile stays.</summary>
     /// <param name="name">What it goes by.</param>
-    /// <param name="lot">The lot.</param>
+    /// <param name="change">The lot, and what it was.</param>
     /// <param name="cancel">Gives up.</param>
-    public async Task<Outcome<ShelfView>> PutAsync(string name, Lot lot, CancellationToken cancel) =>
-        lot.Name != name ? Outcome<ShelfView>.Failed([new Problem("name-differs", "id", "What is written on it differs from its address.", "Write the same name in both.")])
-        : await ChangeAsync(shelf => With(shelf, [lot]), cancel);
+    public async Task<Outcome<ShelfView>> PutAsync(string name, LotChange change, CancellationToken cancel) =>
+        change.Lot.Name != name ? Outcome<ShelfView>.Failed([new Problem("name-differs", "id", "What is written on it differs from its address.", "Write the same name in both.")])
+        : LimitTable.Check(change) is { Count: > 0 } wrong ? Outcome<ShelfView>.Failed(wrong)
+        : await ChangeAsync(shelf => Put(shelf, change), cancel);
+
+    /// <summary>The shelf with a lot put on it or changed, put together with what it is by now.</summary>
+    private static Outcome<IReadOnlyList<Lot>> Put(IReadOnlyList<Lot> shelf, LotChange change)
+    {
+        var (lot, was, now) = (change.Lot, change.Was, shelf.FirstOrDefault(each => each.Name == change.Lot.Name));
+        // What was only said to be there, and is named now, goes by another name from then on.
+        var before = was?.Name == lot.Name ? was : now is null || now == lot ? lot : null;
+        if (before is null)
+        {
+            return Refused("id", $"There is a lot {lot.Name:as-is} already.", "Write another name on yours.");
+        }
+
+        if (now is null)
+        {
+            return was is not null && shelf.All(each => each.Name != was.Name)
+                ? Refused("id", $"Somebody else took {was.Name:as-is} off the shelf, or gave it a name, meanwhile.", "Look at the shelf as it is now, then make your change again.")
+                : Outcome<IReadOnlyList<Lot>>.Of(With(shelf, [lot]));
+        }
+
+        var together = TwoChanges.Together(before, lot, now);
+        return together.Value is { } both ? Outcome<IReadOnlyList<Lot>>.Of(With(shelf, [both])) : Outcome<IReadOnlyList<Lot>>.Failed(together.Problems);
+
+        static Outcome<IReadOnlyList<Lot>> Refused(string field, Message why, Message remedy) => Outcome<IReadOnlyList<Lot>>.Failed([new Problem(TwoChanges.Collided, field, why, remedy)]);
+    }
 
     /// <summary>Keeps what was counted of a lot; null where there is no such lot.</summary>
     public async Task<Outcome<ShelfView>?> CountAsync(string name, Counted counted, CancellationToken cancel)
@@ -67,7 +92,7 @@ public sealed class ShelfStore(MendDb db, ShopStore shop, MendStore mends, DaysS
 
         if (lot.Had is null)
         {
-            return await ChangeAsync(shelf => [.. shelf.Select(each => each.Name == name ? each with { Had = Math.Max(counted.Left, 0.001) } : each)], cancel);
+            return await ChangeAsync(shelf => Outcome<IReadOnlyList<Lot>>.Of([.. shelf.Select(each => each.Name == name ? each with { Had = Math.Max(counted.Left, 0.001) } : each)]), cancel);
         }
 
         db.LotMoves.Add(Correction(lot, counted.Left, (await LotDraws.LeftAsync(db, [lot], cancel))[name]));
@@ -99,7 +124,7 @@ public sealed class ShelfStore(MendDb db, ShopStore shop, MendStore mends, DaysS
             return Outcome<ShelfView>.Failed(read.Problems);
         }
 
-        var changed = await ChangeAsync(shelf => With(shelf, [.. rows.Select(row => row.Lot)]), cancel);
+        var changed = await ChangeAsync(shelf => Outcome<IReadOnlyList<Lot>>.Of(With(shelf, [.. rows.Select(row => row.Lot)])), cancel);
         if (changed.Value is null)
         {
             return changed;
@@ -164,13 +189,19 @@ public sealed class ShelfStore(MendDb db, ShopStore shop, MendStore mends, DaysS
         return still;
     }
 
-    private async Task<Outcome<ShelfView>> ChangeAsync(Func<IReadOnlyList<Lot>, IReadOnlyList<Lot>> change, CancellationToken cancel)
+    private async Task<Outcome<ShelfView>> ChangeAsync(Func<IReadOnlyList<Lot>, Outcome<IReadOnlyList<Lot>>> change, CancellationToken cancel)
     {
         for (var attempt = 1; attempt <= MostAttempts; attempt++)
         {
             var (settings, version) = await shop.ReadAsync(cancel);
             // A shop that counted nothing had everything: the rest stays there.
-            var changed = settings with { Shelf = change(settings.Shelf ?? [.. planner.Catalogue.With(settings.Products ?? []).MaterialList.Select(material => new Lot(material.Id))]) };
+            var shelf = change(settings.Shelf ?? [.. planner.Catalogue.With(settings.Products ?? []).MaterialList.Select(material => new Lot(material.Id))]);
+            if (shelf.Value is null)
+            {
+                return Outcome<ShelfView>.Failed(shelf.Problems);
+            }
+
+            var changed = settings with { Shelf = shelf.Value };
             if (ShopEndpoints.Check(changed, planner) is { Count: > 0 } problems)
             {
                 return Outcome<ShelfView>.Failed(problems);

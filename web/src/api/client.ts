@@ -36,6 +36,9 @@ const unreachable: Problem = {
   remedy: say`Check that it runs; this page goes on by itself when it is back.`,
 };
 
+/** Whether somebody else was first: what was asked collides with what they changed. */
+export const isCollision = (error: unknown) => error instanceof Refused && error.status === 409;
+
 function problemsOf(error: unknown): readonly Problem[] {
   const carried = (error as { problems?: readonly Problem[] } | undefined)?.problems;
   return carried && carried.length > 0 ? carried : [unreachable];

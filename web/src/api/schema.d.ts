@@ -2918,6 +2918,12 @@ export interface components {
              */
             goneOn?: null | string;
         };
+        /** @description A lot as it is to be. */
+        LotChange: {
+            /** @description The lot. */
+            lot: components["schemas"]["Lot"];
+            was?: null | components["schemas"]["Lot"];
+        };
         /** @description A mend that took something off a lot. */
         LotUse: {
             /**
@@ -5241,6 +5247,13 @@ export interface components {
             /** @description What moved it. */
             cause: components["schemas"]["MoveCause"];
         };
+        /** @description What somebody wants of a mend, as it is to be. */
+        WishChange: {
+            /** @description What is wanted. */
+            wish: components["schemas"]["DayWish"];
+            /** @description What was wanted when the change was made. What was not touched stays as it is by now. */
+            was: components["schemas"]["DayWish"];
+        };
         /** @description What the work does in the section, in millimetres from the middle and from the surface; 0 where it does not happen. */
         WorkProfile: {
             /**
@@ -5675,7 +5688,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["DayWish"];
+                "application/json": components["schemas"]["WishChange"];
             };
         };
         responses: {
@@ -5690,6 +5703,15 @@ export interface operations {
             };
             /** @description Not Found */
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+            /** @description Conflict */
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5779,7 +5801,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Lot"];
+                "application/json": components["schemas"]["LotChange"];
             };
         };
         responses: {
@@ -5790,6 +5812,15 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ShelfView"];
+                };
+            };
+            /** @description Conflict */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
                 };
             };
             /** @description Unprocessable Entity */

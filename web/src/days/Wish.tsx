@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, ask, problemsIn } from '../api/client';
+import { api, ask, isCollision, problemsIn } from '../api/client';
 import { daysQuery } from '../api/queries';
 import type { Schemas } from '../api/types';
 import { fromLocalField, toLocalField, when } from '../measures/time';
@@ -30,7 +30,7 @@ export function Wish({ mend, people, zone, now }: Props) {
   const keep = useMutation({
     // One after another: of two that are under way at once, the one that was sent first could arrive last.
     scope: { id: `wish ${String(mend.id)}` },
-    mutationFn: (wish: DayWish) => ask(api.PUT('/api/mends/{id}/wish', { params: { path: { id: mend.id } }, body: wish })),
+    mutationFn: (change: Schemas['WishChange']) => ask(api.PUT('/api/mends/{id}/wish', { params: { path: { id: mend.id } }, body: change })),
     // The plan takes a while to be made anew: until then what was kept stands there, and nothing else is sent in its place.
     onSuccess: (kept) => {
       queryClient.setQueryData(
@@ -39,6 +39,8 @@ export function Wish({ mend, people, zone, now }: Props) {
       );
       return queryClient.invalidateQueries({ queryKey: daysQuery.queryKey });
     },
+    // What collided is looked at as it is by now.
+    onError: (error) => (isCollision(error) ? queryClient.invalidateQueries({ queryKey: daysQuery.queryKey }) : undefined),
   });
   // What was just wanted stands there at once: the mutation itself says so a moment later, and until then the field would fall back.
   const [wanted, setWanted] = useState<DayWish | null>(null);
@@ -46,7 +48,7 @@ export function Wish({ mend, people, zone, now }: Props) {
   const set = (change: Partial<DayWish>) => {
     const changed = { ...wish, ...change };
     setWanted(changed);
-    keep.mutate(changed, { onSettled: () => setWanted(null) });
+    keep.mutate({ wish: changed, was: wish }, { onSettled: () => setWanted(null) });
   };
   return (
     <details className="no-print pb-1">

@@ -1,12 +1,14 @@
+import { useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { problemsIn } from '../api/client';
+import { isCollision, problemsIn } from '../api/client';
+import { shelfQuery } from '../api/queries';
 import type { Schemas } from '../api/types';
 import { typedAmount, unitName } from '../measures/stock';
 import { useUnits } from '../shop/units';
 import { Button } from '../ui/Button';
 import { Problems } from '../ui/Notice';
 import { say } from '../words/say';
-import { isDay, type Lot } from './shelfView';
+import { isDay, whole, type Lot } from './shelfView';
 import type { usePutLot } from './usePutLot';
 
 const field = 'h-11 w-full rounded-sm border-2 border-line bg-sheet px-3 aria-invalid:border-late';
@@ -17,6 +19,8 @@ const isAmount = (text: string) => numberIn(text) === null || Number.isFinite(nu
 
 interface Props {
   start: Lot;
+  /** The lot as it is on the shelf; null for one that is put there. */
+  was: Lot | null;
   /** Name of the material, or the materials to pick from. */
   title: string | readonly Schemas['ShelfMaterial'][];
   /** Whether it has its name already. */
@@ -26,12 +30,29 @@ interface Props {
 }
 
 /** What a label says of one tin, written down. */
-export function LotForm({ start, title, fixed, put, onClose }: Props) {
+export function LotForm({ start, was, title, fixed, put, onClose }: Props) {
   const { units } = useUnits();
-  const [lot, setLot] = useState(start);
-  const [had, setHad] = useState(start.had ? String(typedAmount(start.unit).shown(start.had, units)) : '');
-  const [price, setPrice] = useState(start.price === null ? '' : String(start.price));
-  const set = (change: Partial<Lot>) => setLot({ ...lot, ...change });
+  // What was not touched here is as it was when the form was opened, or as it is since a change of somebody else collided with this one.
+  const [seen, setSeen] = useState(start);
+  const [changed, setChanged] = useState<Partial<Lot>>({});
+  const lot = { ...seen, ...changed };
+  const [typedHad, setHad] = useState<string | null>(null);
+  const [typedPrice, setPrice] = useState<string | null>(null);
+  const had = typedHad ?? (lot.had ? String(typedAmount(lot.unit).shown(lot.had, units)) : '');
+  const price = typedPrice ?? (lot.price === null ? '' : String(lot.price));
+  const set = (change: Partial<Lot>) => setChanged({ ...changed, ...change });
+  const queryClient = useQueryClient();
+  const keep = () => {
+    const filled = numberIn(had);
+    const kept = typedHad === null ? lot.had : filled === null ? null : typedAmount(lot.unit).kept(filled, units);
+    const change = { ...lot, id: lot.id?.trim() ?? null, had: kept, price: numberIn(price) };
+    const lookAgain = (error: unknown) => {
+      const shelf = isCollision(error) && was ? queryClient.getQueryData(shelfQuery.queryKey) : undefined;
+      const now = shelf && [...shelf.lots, ...shelf.gone].find((each) => each.name === (was?.id ?? was?.material));
+      if (now) setSeen(whole(now.lot));
+    };
+    put.mutate({ lot: change, was: was && seen }, { onError: lookAgain });
+  };
   const wrong = ![lot.openedOn ?? '', lot.useBefore ?? ''].every(isDay) || !isAmount(had) || !isAmount(price) || !lot.id?.trim() || lot.material === '';
   const materials = typeof title === 'string' ? null : title;
   const text = (label: string, value: string | null, change: (text: string) => void, valid = true, placeholder = '') => (
@@ -46,8 +67,7 @@ export function LotForm({ start, title, fixed, put, onClose }: Props) {
       className="border-2 border-ink bg-sheet p-4"
       onSubmit={(event) => {
         event.preventDefault();
-        const kept = numberIn(had);
-        put.mutate({ ...lot, id: lot.id?.trim() ?? null, had: kept === null ? null : typedAmount(lot.unit).kept(kept, units), price: numberIn(price) });
+        keep();
       }}
     >
       <h2 className="text-2xl">{typeof title === 'string' ? title : say`Put a lot on the shelf`}</h2>

@@ -16,7 +16,7 @@ import { Problems } from '../ui/Notice';
 import { say } from '../words/say';
 import { LotForm } from './LotForm';
 import { LotLabel } from './LotLabel';
-import { whole, type LotView } from './shelfView';
+import { whole, type Lot, type LotView } from './shelfView';
 import { goodFor } from './Tin';
 import { usePutLot } from './usePutLot';
 
@@ -25,7 +25,8 @@ export function LotPanel({ lot, today, onClose }: { lot: LotView; today: string;
   const [editing, setEditing] = useState(false);
   const put = usePutLot(() => setEditing(false));
   const kept = whole(lot.lot);
-  if (editing) return <LotForm start={kept} title={lot.title} fixed={kept.id !== null} put={put} onClose={() => setEditing(false)} />;
+  const change = (changed: Partial<Lot>) => put.mutate({ lot: { ...kept, ...changed }, was: kept });
+  if (editing) return <LotForm was={kept} start={kept} title={lot.title} fixed={kept.id !== null} put={put} onClose={() => setEditing(false)} />;
   return (
     <section aria-label={lot.name} className="border-2 border-ink bg-sheet p-4">
       <div className="flex items-start justify-between gap-3">
@@ -47,12 +48,12 @@ export function LotPanel({ lot, today, onClose }: { lot: LotView; today: string;
       ) : null}
       {lot.lot.had ? <Count key={lot.name + String(lot.left)} lot={lot} /> : null}
       <div className="mt-3 flex flex-wrap gap-2">
-        {lot.lot.openedOn ? null : <Button onClick={() => put.mutate({ ...kept, openedOn: today })}>{say`Opened today`}</Button>}
+        {lot.lot.openedOn ? null : <Button onClick={() => change({ openedOn: today })}>{say`Opened today`}</Button>}
         <Button onClick={() => setEditing(true)}>{lot.lot.had ? say`Change it` : say`Name it and count it`}</Button>
         {lot.lot.goneOn ? (
-          <Button onClick={() => put.mutate({ ...kept, goneOn: null })}>{say`It is there after all`}</Button>
+          <Button onClick={() => change({ goneOn: null })}>{say`It is there after all`}</Button>
         ) : (
-          <Button look="stop" onClick={() => put.mutate({ ...kept, goneOn: today })}>{say`Used up`}</Button>
+          <Button look="stop" onClick={() => change({ goneOn: today })}>{say`Used up`}</Button>
         )}
       </div>
       <Problems problems={problemsIn(put.error)} />

@@ -85,7 +85,9 @@ function Shelf({ view }: { view: Schemas['ShelfView'] }) {
       <Needs needs={view.needs} units={units} />
       <div className={`mt-4 grid items-start gap-6 ${adding || lot ? 'lg:grid-cols-[1fr_26rem]' : ''}`}>
         <div className={adding || lot ? 'order-1 lg:sticky lg:top-4 lg:order-2' : 'hidden'}>
-          {adding ? <LotForm start={whole({ material: '', id: nextName(all) })} title={view.materials} put={put} onClose={() => setAdding(false)} /> : null}
+          {adding ? (
+            <LotForm was={null} start={whole({ material: '', id: nextName(all) })} title={view.materials} put={put} onClose={() => setAdding(false)} />
+          ) : null}
           {lot && !adding ? <LotPanel key={lot.name} lot={lot} today={view.today} onClose={() => setPicked(null)} /> : null}
         </div>
         <div className="order-2 min-w-0 lg:order-1">
