@@ -273,3 +273,29 @@ test('two on the settings page: what does not touch is merged, what collides is 
   await page.getByRole('button', { name: 'Keep mine instead' }).click();
   await expect.poll(async () => (await now()).name).toBe('Quay Two');
 });
+
+for (const [what, path] of [
+  ['planned', '**/api/plans'],
+  ['saved', '**/api/mends/*/case'],
+] as const)
+  test(`a change that is still being ${what} is started with`, async ({ page }) => {
+    const id = await openMend(page, server.url, 'BRD-02');
+    await kept(page);
+    await page.getByRole('link', { name: 'Plan', exact: false }).first().click();
+    await expect(page.getByRole('button', { name: 'Start the mend' })).toBeEnabled();
+    await page.goBack();
+    let letGo: () => void = () => undefined;
+    const gate = new Promise<void>((go) => (letGo = go));
+    await page.route(path, async (route) => {
+      await gate;
+      await route.continue();
+    });
+    await setNumber(page, /How deep/, '6.5');
+    await page.getByRole('link', { name: 'Plan', exact: false }).first().click();
+    await page.getByRole('button', { name: 'Start the mend' }).click();
+    await expect(page.getByText('Starting …')).toBeVisible();
+    expect((await mendOf(id)).status).toBe('draft');
+    letGo();
+    await expect(page.getByText(/^Step 1 of/)).toBeVisible();
+    expect((await mendOf(id)).case.damages[0]!.seen.depthMm).toBe(6.5);
+  });
