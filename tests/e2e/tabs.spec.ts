@@ -90,3 +90,21 @@ test('what was left while nobody answered, and turns out to be wrong, says so an
   await expect.poll(() => depthOf(id)).toBe(was + 1);
   await expect(notice).toBeHidden({ timeout: 15_000 });
 });
+
+test('a server that is too busy to keep a change is asked again, and nothing is called wrong', async ({ page }) => {
+  const id = await openMend(page, server.url, 'BRD-02');
+  const was = await depthOf(id);
+  let busy = 0;
+  await page.route(`**/api/mends/${id}/case`, (route) => {
+    busy++;
+    return route.fulfill({ status: 429, contentType: 'application/problem+json', body: '{"title":"Too much at once."}' });
+  });
+  await setNumber(page, /How deep/, String(was + 2));
+  await expect(page.getByText('kept on this device; waiting for the server')).toBeVisible();
+  await page.getByRole('link', { name: 'Bench', exact: true }).click();
+  // The desk that was left asked once; what is sent in its place asks again.
+  await expect.poll(() => busy, { timeout: 40_000 }).toBeGreaterThan(2);
+  await expect(page.getByText('Something in it is wrong')).toBeHidden();
+  await page.unrouteAll({ behavior: 'ignoreErrors' });
+  await expect.poll(() => depthOf(id), { timeout: 30_000 }).toBe(was + 2);
+});

@@ -36,6 +36,9 @@ const unreachable: Problem = {
   remedy: say`Check that it runs; this page goes on by itself when it is back.`,
 };
 
+/** Whether nobody answered who could say yes or no: it is tried again. */
+export const isOutOfReach = (error: unknown) => !(error instanceof Refused) || error.status === 0 || error.status >= 500 || error.status === 429;
+
 /** Whether somebody else was first: what was asked collides with what they changed. */
 export const isCollision = (error: unknown) => error instanceof Refused && error.status === 409;
 

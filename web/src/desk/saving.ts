@@ -1,7 +1,7 @@
 import { useDebouncer } from '@tanstack/react-pacer/debouncer';
 import { useMutation } from '@tanstack/react-query';
 import { useCallback, useRef, useState } from 'react';
-import { api, ask, problemsIn, Refused } from '../api/client';
+import { api, ask, isCollision, isOutOfReach, problemsIn } from '../api/client';
 import type { MendView, Problem, RepairCase, RepairPlan } from '../api/types';
 
 const saveAfterMs = 500;
@@ -30,8 +30,6 @@ export function useKeeping() {
 /** Why a case was not planned: something in it is wrong, or nobody answered. */
 export type Unplanned = 'faulty' | 'waiting';
 
-export const isSilence = (error: unknown) => error instanceof Refused && (error.status === 0 || error.status >= 500);
-
 /** Plans the newest case. One request is under way at a time; while it is, only the newest of the waiting ones is remembered. */
 export function useReplan(setPreview: (plan: RepairPlan) => void, setProblems: (problems: readonly Problem[]) => void) {
   const running = useRef(false);
@@ -45,8 +43,8 @@ export function useReplan(setPreview: (plan: RepairPlan) => void, setProblems: (
           setProblems([]);
           then(true);
         } catch (error) {
-          if (!isSilence(error)) setProblems(problemsIn(error));
-          then(isSilence(error) ? 'waiting' : 'faulty');
+          if (!isOutOfReach(error)) setProblems(problemsIn(error));
+          then(isOutOfReach(error) ? 'waiting' : 'faulty');
         } finally {
           running.current = false;
           const queued = waiting.current;
@@ -79,7 +77,7 @@ export function useSaver(id: number, version: { current: number }, footing: { cu
       settle(view);
       onKept(next);
     },
-    onError: (error) => (error instanceof Refused && error.status === 409 ? onConflict() : onUnsaved(isSilence(error) ? 'waiting' : 'faulty')),
+    onError: (error) => (isCollision(error) ? onConflict() : onUnsaved(isOutOfReach(error) ? 'waiting' : 'faulty')),
   });
   return useDebouncer((made: Made) => mutate(made), { wait: saveAfterMs, onUnmount: (waiting) => waiting.flush() });
 }

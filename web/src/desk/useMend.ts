@@ -1,11 +1,11 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { api, ask, problemsIn, Refused } from '../api/client';
+import { api, ask, isCollision, isOutOfReach, problemsIn, Refused } from '../api/client';
 import { heard } from '../api/heard';
 import { mendQuery } from '../api/queries';
 import type { MendView, NewEvent, Problem, RepairCase, RepairPlan } from '../api/types';
 import { leaveBehind, takeOver, type LeftBehind } from './leftBehind';
-import { inTurn, isSilence, useKeeping, useReplan, useSaver, type Keeping, type Unplanned } from './saving';
+import { inTurn, useKeeping, useReplan, useSaver, type Keeping, type Unplanned } from './saving';
 import { useHeldDraft } from './useHeldDraft';
 import { ahead } from '../outbox/ahead';
 import { merge } from '../outbox/merge';
@@ -165,7 +165,7 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
     const { data: fresh, error } = await refetch();
     const ours = inHand();
     if (!ours) return;
-    if (isSilence(error)) {
+    if (error && isOutOfReach(error)) {
       // What is known of theirs is from before: it is asked again.
       onUnsaved('waiting');
       return;
@@ -259,7 +259,7 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
     mutationFn: (action: (version: number) => Promise<MendView>) => action(versionRef.current),
     onSuccess: settle,
     onError: (error) => {
-      if (error instanceof Refused && error.status === 409) void query.refetch();
+      if (isCollision(error)) void query.refetch();
     },
   });
   const send = (action: (version: number) => Promise<MendView>, onSuccess?: () => void) => {

@@ -1,5 +1,5 @@
 import type { QueryClient } from '@tanstack/react-query';
-import { Refused } from '../api/client';
+import { isOutOfReach, problemsIn } from '../api/client';
 import { photographsKey, sendPicture } from '../api/photographs';
 import type { Problem } from '../api/types';
 import { keptList } from './keptList';
@@ -41,12 +41,12 @@ export function startSendingPictures(queryClient: QueryClient): void {
         await sendPicture(picture);
         await forgetPicture(picture.key);
       } catch (error) {
-        if (!(error instanceof Refused) || error.status === 0 || error.status >= 500 || error.status === 429) {
+        if (isOutOfReach(error)) {
           setTimeout(pump, againAfterMs);
           return;
         }
         const { key } = picture;
-        await kept.change((before) => before.map((each) => (each.key === key ? { ...each, refused: error.problems } : each)));
+        await kept.change((before) => before.map((each) => (each.key === key ? { ...each, refused: problemsIn(error) } : each)));
       }
       void queryClient.invalidateQueries({ queryKey: photographsKey(picture.mendId) });
     }

@@ -1,5 +1,5 @@
 import type { QueryClient } from '@tanstack/react-query';
-import { api, ask, Refused } from '../api/client';
+import { api, ask, isOutOfReach, type Refused } from '../api/client';
 import { heard } from '../api/heard';
 import { mendQuery } from '../api/queries';
 import { acknowledged, next, refuse, setStuck, subscribe, type Waiting } from './outbox';
@@ -9,8 +9,6 @@ const patienceMs = 5000;
 
 /** How soon it is tried again while the server is out of reach, in milliseconds. */
 const againAfterMs = 2000;
-
-const outOfReach = (error: unknown) => !(error instanceof Refused) || error.status === 0 || error.status >= 500 || error.status === 429;
 
 /** Sends what waits, one after another and from one tab only, and goes on by itself when the server is back. */
 export function startSending(queryClient: QueryClient): void {
@@ -36,7 +34,7 @@ export function startSending(queryClient: QueryClient): void {
         await send(entry);
         setStuck(false);
       } catch (error) {
-        if (outOfReach(error)) {
+        if (isOutOfReach(error)) {
           setStuck(true);
           again = setTimeout(pump, againAfterMs);
           return;

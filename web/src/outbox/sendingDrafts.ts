@@ -1,5 +1,5 @@
 import type { QueryClient } from '@tanstack/react-query';
-import { api, ask, Refused } from '../api/client';
+import { api, ask, isCollision, isOutOfReach, type Refused } from '../api/client';
 import { heard } from '../api/heard';
 import { mendQuery } from '../api/queries';
 import { create } from '../ui/store';
@@ -53,9 +53,9 @@ export function startSendingDrafts(queryClient: QueryClient): void {
         if (came !== 'sent') left.push({ ...waits, why: came });
       } catch (error) {
         // Somebody was first once more: the next round puts that together as well.
-        if (!(error instanceof Refused) || error.status === 409) continue;
-        if (error.status === 404) dropDraft(desk, stamp);
-        else if (error.status > 0 && error.status < 500) left.push({ ...waits, why: 'faulty' });
+        if (isOutOfReach(error) || isCollision(error)) continue;
+        if ((error as Refused).status === 404) dropDraft(desk, stamp);
+        else left.push({ ...waits, why: 'faulty' });
       }
     }
     held.set(left.filter((each, i) => left.findIndex((other) => other.mendId === each.mendId) === i));
