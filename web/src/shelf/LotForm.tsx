@@ -113,7 +113,9 @@ export function LotForm({ start, was, title, fixed, put, onClose }: Props) {
         <Button type="submit" look="main" disabled={wrong || put.isPending}>{say`Keep it`}</Button>
         <Button onClick={onClose}>{say`Leave it`}</Button>
       </div>
-      <Problems problems={problemsIn(put.error)} />
+      <div className="mt-3 empty:mt-0">
+        <Problems problems={problemsIn(put.error)} />
+      </div>
     </form>
   );
 }

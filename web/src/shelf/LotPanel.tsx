@@ -56,7 +56,9 @@ export function LotPanel({ lot, today, onClose }: { lot: LotView; today: string;
           <Button look="stop" onClick={() => change({ goneOn: today })}>{say`Used up`}</Button>
         )}
       </div>
-      <Problems problems={problemsIn(put.error)} />
+      <div className="mt-3 empty:mt-0">
+        <Problems problems={problemsIn(put.error)} />
+      </div>
       <LotLabel lot={lot} />
       <Uses lot={lot} />
     </section>
