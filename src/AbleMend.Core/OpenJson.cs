@@ -78,13 +78,19 @@ public static partial class OpenJson
     public static Problem Explain(JsonException broken, Type? root = null)
     {
         var field = broken.Path is { Length: > 2 } path ? path[2..] : "";
-        var line = broken.LineNumber is { } number ? $" (line {number + 1})" : "";
+        // What is written on one line has no lines to look through.
+        var line = broken.LineNumber is > 0 and { } number ? $" (line {number + 1})" : "";
         if (broken.Message.Contains("type discriminator", StringComparison.Ordinal))
         {
             return new Problem("broken-json", field, "It is not said of what kind this is, or the kind is not known.", root is not null && KindsAt(root, field) is { Length: > 0 } kinds ? (Message)$"Give it a kind, one of: {kinds:as-is}." : "Give it a kind, as in the published schema.");
         }
 
-        var words = WantsNumber(broken) ? "This must be a number." : Plain(broken.Message);
+        if (WantsNumber(broken))
+        {
+            return new Problem("broken-json", field, $"This must be a number.{line:as-is}", "Give a number.");
+        }
+
+        var words = Plain(broken.Message);
         return root is not null && VocabularyAt(root, field) is { } known
             ? new Problem("broken-json", field, $"{words + line:as-is}", $"Use one of: {known:as-is}.")
             : Broken(field, $"{words}{line}");

@@ -7,7 +7,12 @@ namespace AbleMend.Core;
 /// <param name="Field">Where: a path such as <c>damage.depthMm</c>; empty for the whole document.</param>
 /// <param name="Message">What is wrong, in words of the trade.</param>
 /// <param name="Remedy">What to do about it.</param>
-public sealed record Problem(string Code, string Field, Message Message, Message Remedy);
+public sealed record Problem(string Code, string Field, Message Message, Message Remedy)
+{
+    /// <summary>The same, in a record that is itself a part of what was sent.</summary>
+    /// <param name="part">Path of the record in what was sent, such as <c>lot</c>.</param>
+    public Problem In(string part) => this with { Field = Field.Length == 0 ? part : $"{part}.{Field}" };
+}
 
 /// <summary>A result that is either a value or the problems that stand in its way.</summary>
 /// <typeparam name="T">The value when all is well.</typeparam>

@@ -27,10 +27,9 @@ public sealed class TwoChangesTests
     [MemberData(nameof(Places))]
     public void What_one_touched_is_as_that_one_left_it(string place, Lot one, Lot other)
     {
-        place.ShouldNotBeEmpty();
-        TwoChanges.Together(Seen, one, Seen).Value.ShouldBe(one);
-        TwoChanges.Together(Seen, Seen, other).Value.ShouldBe(other);
-        TwoChanges.Together(Seen, one, one).Value.ShouldBe(one);
+        TwoChanges.Together(Seen, one, Seen).Value.ShouldBe(one, place);
+        TwoChanges.Together(Seen, Seen, other).Value.ShouldBe(other, place);
+        TwoChanges.Together(Seen, one, one).Value.ShouldBe(one, place);
     }
 
     [Theory]

@@ -125,7 +125,7 @@ public sealed class DaysTests : IDisposable
         (both.Weight, both.NotBy!.Single()).ShouldBe((20, "Ash"));
         var refused = await WantAsync(seen with { Weight = 5 }, seen);
         refused.StatusCode.ShouldBe(HttpStatusCode.Conflict);
-        (await Shop.ProblemAsync(refused)).Field.ShouldBe("weight");
+        (await Shop.ProblemAsync(refused)).Field.ShouldBe("wish.weight");
         (await DaysAsync()).Mends.Single(mend => mend.Id == id).Wish.Weight.ShouldBe(20);
         // Both are here, and one of them does it: whoever puts the two together is told where they contradict each other.
         (await WantAsync(seen with { Person = "Ash" }, seen)).StatusCode.ShouldBe(HttpStatusCode.UnprocessableEntity);

@@ -75,7 +75,7 @@ public sealed class ShelfTests : IDisposable
         var refused = await PutAsync("A-1", seen with { StandsAt = "Shed", Batch = "B7" }, seen);
         refused.StatusCode.ShouldBe(HttpStatusCode.Conflict);
         var problem = await Shop.ProblemAsync(refused);
-        (problem.Code, problem.Field).ShouldBe((TwoChanges.Collided, "standsAt"));
+        (problem.Code, problem.Field).ShouldBe((TwoChanges.Collided, "lot.standsAt"));
         problem.Message.ToString().ShouldContain("Cabinet");
         (await SeenAsync("A-1")).ShouldBe(seen with { StandsAt = "Cabinet", OpenedOn = opened });
     }

@@ -20,9 +20,13 @@ test.describe('what is wrong is said, with its place and its remedy, and nothing
       await expect(page.getByRole('alert')).toContainText(told);
       await expect(page.getByText(/^not saved yet/)).toBeVisible();
       if (Number(value)) await expect(page.getByText('From 0.01 to 59.2 mm')).toBeVisible();
-      await expect(page.getByRole('textbox', { name: /How deep/ })).toHaveValue(value);
+      const depth = page.getByRole('textbox', { name: /How deep/ });
+      await expect(depth).toHaveValue(value);
+      await page.getByRole('button', { name: 'Back to what was saved' }).click();
+      await expect(depth).toHaveValue('3');
+      await expect(page.getByRole('alert')).toBeHidden();
       await page.reload();
-      await expect(page.getByRole('textbox', { name: /How deep/ })).toHaveValue('3');
+      await expect(depth).toHaveValue('3');
     });
   }
 });

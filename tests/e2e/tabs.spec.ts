@@ -91,6 +91,34 @@ test('what was left while nobody answered, and turns out to be wrong, says so an
   await expect(notice).toBeHidden({ timeout: 15_000 });
 });
 
+test('what is wrong outlives the page, with all that was changed after it', async ({ page }) => {
+  const id = await openMend(page, server.url, 'BRD-02');
+  const was = await depthOf(id);
+  await setNumber(page, /How deep/, '900');
+  const refused = page.getByRole('alert').filter({ hasText: 'Not like this:' });
+  await expect(refused).toContainText('Damage 1, How deep? 900 mm');
+  const bench = page.getByRole('textbox', { name: 'Bench', exact: true });
+  await bench.fill('17');
+  await bench.press('Tab');
+  await expect(page.getByText('not saved yet')).toBeVisible();
+  await page.reload();
+  await expect(refused).toContainText('Damage 1, How deep?');
+  await expect(bench).toHaveValue('17');
+  const depth = page.getByRole('textbox', { name: /How deep/ });
+  await expect(depth).toHaveValue('900');
+  // A field that is empty comes back empty.
+  await setNumber(page, /How deep/, '');
+  await expect(refused).toContainText('Damage 1, How deep?');
+  await page.waitForTimeout(500);
+  await page.reload();
+  await expect(refused).toContainText('Damage 1, How deep?');
+  await expect(depth).toHaveValue('');
+  await setNumber(page, /How deep/, String(was + 4));
+  await kept(page);
+  await expect(refused).toBeHidden();
+  await expect.poll(() => depthOf(id)).toBe(was + 4);
+});
+
 test('a server that is too busy to keep a change is asked again, and nothing is called wrong', async ({ page }) => {
   const id = await openMend(page, server.url, 'BRD-02');
   const was = await depthOf(id);

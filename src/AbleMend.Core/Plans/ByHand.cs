@@ -13,7 +13,7 @@ internal static class ByHand
     /// <param name="graph">The figures of its plan.</param>
     public static IReadOnlyList<Problem> Refuse(CaseView view, FigureGraph graph) =>
     [
-        .. Refuse(view.Overrides, graph).Select(problem => problem with { Field = $"damages[{view.Number - 1}].{problem.Field}" }),
+        .. Refuse(view.Overrides, graph).Select(problem => problem.In($"damages[{view.Number - 1}]")),
     ];
 
     private static IEnumerable<Problem> Refuse(IReadOnlyList<Override> overrides, FigureGraph graph) =>
@@ -23,16 +23,20 @@ internal static class ByHand
         .. overrides.Select((each, i) => (each, i)).SelectMany(pair => graph.Faults.Where(fault => fault.Figure == pair.each.Figure).Take(1).Select(fault => Explain(fault, pair.i, graph))),
     ];
 
-    private static Problem Explain(SettingFault fault, int place, FigureGraph graph) =>
-        fault.Kind switch
+    private static Problem Explain(SettingFault fault, int place, FigureGraph graph)
+    {
+        var figure = graph.Find(fault.Figure)!;
+        var told = graph.Told([figure]).First(told => told.Id == fault.Figure);
+        return fault.Kind switch
         {
-            SettingFaultKind.NotSet when graph.Find(fault.Figure)!.Kind == FigureKind.Shape =>
-                new Problem("not-set-by-hand", $"overrides[{place}].figure", $"'{fault.Figure:as-is}' is measured on an outline.", "Set the margin that the outline was grown by, or trace the damage again."),
-            SettingFaultKind.NotSet => new Problem("not-set-by-hand", $"overrides[{place}].figure", $"'{fault.Figure:as-is}' is a fact of the case or says what a label says.", "Change it in the case, or at the product."),
-            SettingFaultKind.NotWhole => new Problem("not-whole", $"overrides[{place}].value", $"'{fault.Figure:as-is}' is a count.", "Give a whole number."),
-            SettingFaultKind.NotKnown => new Problem("unknown-grade", $"overrides[{place}].value", $"There is no such grade for '{fault.Figure:as-is}'.", "Give a grade of its scale, such as 220."),
-            _ => new Problem("out-of-range", $"overrides[{place}].value", $"That value makes no sense for '{fault.Figure:as-is}'.", $"Give a number from {Plain(fault.Least)} to {Plain(fault.Most)}."),
+            SettingFaultKind.NotSet when figure.Kind == FigureKind.Shape =>
+                new Problem("not-set-by-hand", $"overrides[{place}].figure", $"“{told.Label}” is measured on an outline.", "Set the margin that the outline was grown by, or trace the damage again."),
+            SettingFaultKind.NotSet => new Problem("not-set-by-hand", $"overrides[{place}].figure", $"“{told.Label}” is a fact of the case or says what a label says.", "Change it in the case, or at the product."),
+            SettingFaultKind.NotWhole => new Problem("not-whole", $"overrides[{place}].value", $"“{told.Label}” is a count.", "Give a whole number."),
+            SettingFaultKind.NotKnown => new Problem("unknown-grade", $"overrides[{place}].value", $"There is no such grade for “{told.Label}”.", "Give a grade of its scale, such as 220."),
+            _ => new Problem("out-of-range", $"overrides[{place}].value", $"That value makes no sense for “{told.Label}”.", $"Give a number from {Read(fault.Least)} to {Read(fault.Most)}."),
         };
 
-    private static MeasureArgument Plain(double value) => new(value, Units.Number.Symbol, Unit.MostDecimals);
+        MeasureArgument Read(double value) => new(value, told.Unit, Unit.MostDecimals);
+    }
 }

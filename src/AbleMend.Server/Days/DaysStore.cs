@@ -214,14 +214,10 @@ public sealed class DaysStore(MendDb db, MendStore mends, ShopStore shop, Planne
         {
             var (settings, _) = await shop.ReadAsync(cancel);
             var together = TwoChanges.Together(change.Was, change.Wish, (await WishesAsync(cancel)).GetValueOrDefault(id) ?? new DayWish());
-            if (together.Value is not { } wish)
+            var problems = together.Value?.Check(settings.Floor ?? ShopFloor.Alone) ?? together.Problems;
+            if (together.Value is not { } wish || problems.Count > 0)
             {
-                return together;
-            }
-
-            if (wish.Check(settings.Floor ?? ShopFloor.Alone) is { Count: > 0 } problems)
-            {
-                return Outcome<DayWish>.Failed(problems);
+                return Outcome<DayWish>.Failed([.. problems.Select(problem => problem.In("wish"))]);
             }
 
             await KeepAsync(id, wish, cancel);

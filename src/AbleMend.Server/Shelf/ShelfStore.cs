@@ -48,7 +48,7 @@ public sealed class ShelfStore(MendDb db, ShopStore shop, MendStore mends, DaysS
     /// <param name="change">The lot, and what it was.</param>
     /// <param name="cancel">Gives up.</param>
     public async Task<Outcome<ShelfView>> PutAsync(string name, LotChange change, CancellationToken cancel) =>
-        change.Lot.Name != name ? Outcome<ShelfView>.Failed([new Problem("name-differs", "id", "What is written on it differs from its address.", "Write the same name in both.")])
+        change.Lot.Name != name ? Outcome<ShelfView>.Failed([new Problem("name-differs", "lot.id", "What is written on it differs from its address.", "Write the same name in both.")])
         : LimitTable.Check(change) is { Count: > 0 } wrong ? Outcome<ShelfView>.Failed(wrong)
         : await ChangeAsync(shelf => Put(shelf, change), cancel);
 
@@ -60,18 +60,18 @@ public sealed class ShelfStore(MendDb db, ShopStore shop, MendStore mends, DaysS
         var before = was?.Name == lot.Name ? was : now is null || now == lot ? lot : null;
         if (before is null)
         {
-            return Refused("id", $"There is a lot {lot.Name:as-is} already.", "Write another name on yours.");
+            return Refused("lot.id", $"There is a lot {lot.Name:as-is} already.", "Write another name on yours.");
         }
 
         if (now is null)
         {
             return was is not null && shelf.All(each => each.Name != was.Name)
-                ? Refused("id", $"Somebody else took {was.Name:as-is} off the shelf, or gave it a name, meanwhile.", "Look at the shelf as it is now, then make your change again.")
+                ? Refused("lot.id", $"Somebody else took {was.Name:as-is} off the shelf, or gave it a name, meanwhile.", "Look at the shelf as it is now, then make your change again.")
                 : Outcome<IReadOnlyList<Lot>>.Of(With(shelf, [lot]));
         }
 
         var together = TwoChanges.Together(before, lot, now);
-        return together.Value is { } both ? Outcome<IReadOnlyList<Lot>>.Of(With(shelf, [both])) : Outcome<IReadOnlyList<Lot>>.Failed(together.Problems);
+        return together.Value is { } both ? Outcome<IReadOnlyList<Lot>>.Of(With(shelf, [both])) : Outcome<IReadOnlyList<Lot>>.Failed([.. together.Problems.Select(problem => problem.In("lot"))]);
 
         static Outcome<IReadOnlyList<Lot>> Refused(string field, Message why, Message remedy) => Outcome<IReadOnlyList<Lot>>.Failed([new Problem(TwoChanges.Collided, field, why, remedy)]);
     }

@@ -1,10 +1,11 @@
 import createClient from 'openapi-fetch';
 import type { Units } from '../measures/units';
+import { patient, usualPatienceMs } from './patience';
 import type { paths } from './schema';
 import type { Problem } from './types';
 import { say } from '../words/say';
 
-export const api = createClient<paths>({ baseUrl: '/' });
+export const api = createClient<paths>({ baseUrl: '/', fetch: patient(usualPatienceMs) });
 
 let units: Units = 'metric';
 

@@ -1,5 +1,6 @@
 import { queryOptions } from '@tanstack/react-query';
 import { api, ask } from './client';
+import { patient } from './patience';
 import type { Schemas } from './types';
 
 /** How long a picture may take on its way, in milliseconds: a shop's network is slow at the far bench. */
@@ -35,7 +36,7 @@ export const sendPicture = ({ mendId, stepId, at, file }: Sent): Promise<Schemas
       // The file goes as it is: its type in the description is only text.
       body: file as never,
       bodySerializer: (body: unknown) => body as Blob,
-      signal: AbortSignal.timeout(patienceMs),
+      fetch: patient(patienceMs),
     }),
   );
 

@@ -39,7 +39,8 @@ export interface MendState {
   change: (next: RepairCase) => void;
   /** Changes the case as it is at that moment; stays the same function, so that what holds it need not be drawn again. */
   edit: (how: (repairCase: RepairCase) => RepairCase) => void;
-  takeTheirs: () => void;
+  /** Lets go of what is on the page and not on the server. */
+  takeSaved: () => void;
   keepMine: () => void;
   start: () => void;
   sendOn: () => void;
@@ -139,23 +140,18 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
     },
     [clear, holdOn, setKeeping],
   );
-  // What the server did not answer waits on this device, whether the page is still looked at or not; what is wrong is on the page only.
+  // What the server did not answer, or did not take, waits on this device, whether the page is still looked at or not.
   const onUnsaved = useCallback(
     (why: Unplanned) => {
       // What was kept meanwhile is not unsaved, and what was written meanwhile is what is kept.
       const mine = newest.current;
       if (!mine) return;
-      if (why === 'faulty') {
-        letGo();
-        setKeeping({ state: why });
-        return;
-      }
       // Nothing is said to be kept before it is.
       void holdOn().then(() => {
         if (newest.current === mine) setKeeping({ state: why });
       });
     },
-    [holdOn, letGo, setKeeping],
+    [holdOn, setKeeping],
   );
   // Somebody else was first: both changes are put together, and only where they collide is it asked which one is meant.
   const onConflict = useCallback(async () => {
@@ -288,7 +284,7 @@ export function useMend(id: number, onGone: () => void): { desk: MendState | nul
       keeping,
       change,
       edit,
-      takeTheirs: () => {
+      takeSaved: () => {
         clear();
         setProblems([]);
         setKeeping({ state: 'kept', at: null });

@@ -112,6 +112,7 @@ function Heading({ desk, stage }: { desk: MendDesk; stage: Stage }) {
       <p className="ml-auto pb-2 text-sm text-faint" role="status">
         {keepingWords(desk, (iso) => when(iso, now, zone))}
       </p>
+      {desk.keeping.state === 'faulty' ? <Button look="quiet" onClick={desk.takeSaved}>{say`Back to what was saved`}</Button> : null}
     </div>
   );
 }
@@ -139,7 +140,7 @@ function Conflict({ desk }: { desk: MendDesk }) {
       <Notice tone="late" word={say`Changed elsewhere.`}>
         {say`Somebody else changed this mend first. Their change was saved; yours is still on this page.`}
         <span className="mt-2 flex flex-wrap gap-2">
-          <Button onClick={desk.takeTheirs}>{say`Use theirs`}</Button>
+          <Button onClick={desk.takeSaved}>{say`Use theirs`}</Button>
           <Button look="stop" onClick={desk.keepMine}>{say`Keep mine instead`}</Button>
         </span>
       </Notice>

@@ -1,10 +1,11 @@
 import type { QueryClient } from '@tanstack/react-query';
 import { api, ask, isOutOfReach, type Refused } from '../api/client';
 import { heard } from '../api/heard';
+import { patient } from '../api/patience';
 import { mendQuery } from '../api/queries';
 import { acknowledged, next, refuse, setStuck, subscribe, type Waiting } from './outbox';
 
-/** How long an answer is waited for, in milliseconds: a network that swallows everything says nothing either. */
+/** How long an answer to a tap is waited for, in milliseconds: hands that go on see soon that it waits. */
 const patienceMs = 5000;
 
 /** How soon it is tried again while the server is out of reach, in milliseconds. */
@@ -20,7 +21,7 @@ export function startSending(queryClient: QueryClient): void {
       api.POST('/api/mends/{id}/events', {
         params: { path: { id: mendId }, header: { 'Idempotency-Key': key } },
         body: event,
-        signal: AbortSignal.timeout(patienceMs),
+        fetch: patient(patienceMs),
       }),
     );
     heard(queryClient, mendQuery(mendId).queryKey, view);

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import type { Problem } from '../api/types';
+import { placeOf } from '../words/places';
 import { say } from '../words/say';
 
 type Tone = 'late' | 'early' | 'good';
@@ -25,6 +26,12 @@ export function More({ children }: { children: string }) {
   return <span className="max-sm:hidden"> {children}</span>;
 }
 
+/** Where something is wrong, as the page calls it. */
+function Place({ field }: { field: string }) {
+  const place = placeOf(field);
+  return place ? <span className="font-semibold">{place.endsWith('?') ? place : `${place}:`} </span> : null;
+}
+
 /** What is wrong, where, and what to do. */
 export function Problems({ problems }: { problems: readonly Problem[] }) {
   if (problems.length === 0) return null;
@@ -32,8 +39,8 @@ export function Problems({ problems }: { problems: readonly Problem[] }) {
     <div role="alert" className="flex flex-col gap-2">
       {problems.map((problem) => (
         <Notice key={problem.code + problem.field} tone="late" word={say`Not like this:`}>
+          <Place field={problem.field} />
           {problem.message} {problem.remedy}
-          {problem.field ? <code className="ml-2 text-sm text-faint">({problem.field})</code> : null}
         </Notice>
       ))}
     </div>

@@ -14,6 +14,9 @@ interface Props {
   limits?: { least: number; most: number };
 }
 
+/** What stands in the field for a number; for what is none, such as an empty field that was kept, nothing. */
+const written = (value: number) => (Number.isNaN(value) ? '' : String(value));
+
 const read = (text: string) => (text.trim() === '' ? Number.NaN : Number(text.replace(',', '.')));
 
 /**
@@ -22,12 +25,12 @@ const read = (text: string) => (text.trim() === '' ? Number.NaN : Number(text.re
  */
 export function NumberField({ label, value, unit, step, onChange, hint: said, wrong, limits }: Props) {
   const id = useId();
-  const [text, setText] = useState(() => String(value));
+  const [text, setText] = useState(() => written(value));
   const [shown, setShown] = useState(value);
   // A value that came from elsewhere replaces the text; the value that this very text stands for does not.
   if (!Object.is(shown, value)) {
     setShown(value);
-    if (!Number.isNaN(value) && read(text) !== value) setText(String(value));
+    if (!Object.is(read(text), value)) setText(written(value));
   }
   const turn = (by: number) => {
     const next = Number((Math.round((value + by) / step) * step).toFixed(4));
