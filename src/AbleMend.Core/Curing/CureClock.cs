@@ -79,7 +79,7 @@ public sealed record CureClock(
 
         if (BySun && climate.Sky is { } sky)
         {
-            return RateAt(climate.TemperatureCAt(start)) > 0 ? sky.TryFindDosed(left, start) : null;
+            return RateAt(climate.TemperatureCAt(start)) > 0 ? sky.TryFindDosed(left / Pace, start) : null;
         }
 
         var now = start;

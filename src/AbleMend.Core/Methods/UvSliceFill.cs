@@ -89,7 +89,7 @@ internal sealed class UvSliceFill : MendMethod
         job.InTheLight("Look at it after", needed);
         job.Do("sun", Stage.Cure, "Carry it into the sun",
             "Face it to the sun. Touch the edge with a stick, not a finger.", 1, "Take the scrap on the card along: it is your witness.",
-            job.Sandable(label, null) with { OpensMin = needed.Value, Check = "Is the scrap on the card hard to the stick?", Because = needed.Id });
+            job.Sandable(label, null).OfLayers(layers.N) with { OpensMin = needed.Value, Check = "Is the scrap on the card hard to the stick?", Because = needed.Id });
         return needed;
     }
 

@@ -118,6 +118,6 @@ internal sealed class UvUnderFilm : MendMethod
         job.Do("spread", Stage.Apply, "Spread it, film over, squeegee flat",
             $"{layered}Spread it, pull the film over, squeegee from the taped side until it lies flat and flush, tape the other sides tight. Lay the mixing stick beside it as witness. Then out into the light.",
             4, "Leave the mixing stick beside it: it is your witness.", cautions: ["uv-eyes"], draws: ["fill", "film"], follows: true,
-            wait: job.Sandable(label, null) with { OpensMin = needed.Value, Check = "Is the resin on the mixing stick hard? Leave the film until it is.", Because = needed.Id });
+            wait: job.Sandable(label, null).OfLayers(alone ? 1 : layers.N) with { OpensMin = needed.Value, Check = "Is the resin on the mixing stick hard? Leave the film until it is.", Because = needed.Id });
     }
 }

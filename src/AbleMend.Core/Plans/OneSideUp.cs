@@ -89,7 +89,8 @@ internal static class OneSideUp
     private static CureTime? FirmAfter(Spell spell) =>
         spell.Last.Timing.Wait is not { } wait ? null
             : !MayRun(spell.Last) ? CureMin(0)
-            : wait.Material is { } material && spell.Part.Look.View.Catalogue.Materials[material].Label?.RecoatOpensMin is { } firm && firm < wait.OpensMin.CureMin ? CureMin(firm)
+            // What light sets is firm when its light has fallen, and no sooner.
+            : wait is { Material: { } material, Kind: not WaitKind.Light } && spell.Part.Look.View.Catalogue.Materials[material].Label?.RecoatOpensMin is { } firm && firm < wait.OpensMin.CureMin ? CureMin(firm)
             : null;
 
     /// <summary>Whether what a step waits for is something wet that was put on.</summary>

@@ -77,9 +77,10 @@ internal static class PlanWarnings
     /// <summary>How far a product sets apart from its label here, and what that does to its waits.</summary>
     private static Message Learnt(CaseView view, LearntPace pace)
     {
-        var name = view.Catalogue.Materials[pace.Material].Name;
-        return pace.Rate < 1
-            ? (Message)$"{name} sets {Times(1 / pace.Rate):0.0} slower here than its label says ({Looks(pace)}): its waits are as much longer."
+        var (name, byLight) = (view.Catalogue.Materials[pace.Material].Name, view.Catalogue.Materials[pace.Material].Cure == CureKind.Light);
+        return byLight && pace.Rate < 1 ? (Message)$"{name} takes {Times(1 / pace.Rate):0.0} the light that its label says here ({Looks(pace)}): its waits are as much longer."
+            : byLight ? (Message)$"{name} takes {Times(1 / pace.Rate):0.0} the light that its label says here ({Looks(pace)}): it is hard sooner than the label says, and still bears load no sooner."
+            : pace.Rate < 1 ? (Message)$"{name} sets {Times(1 / pace.Rate):0.0} slower here than its label says ({Looks(pace)}): its waits are as much longer."
             : $"{name} sets {Times(pace.Rate):0.0} faster here than its label says ({Looks(pace)}): it is spread and coated sooner than the label says, and still bears load no sooner.";
     }
 

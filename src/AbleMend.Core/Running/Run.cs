@@ -334,7 +334,7 @@ public static class Run
             if (each.StepId is { } id && steps.ContainsKey(id) && plan.Steps.First(step => step.Id == id) is var step)
             {
                 FillStarts(plan, steps, startedAt);
-                if (each.Kind is RunEventKind.Ready or RunEventKind.NotYet && LookAt(step, steps, climate, each) is { } look)
+                if (each.Kind is RunEventKind.Ready or RunEventKind.NotYet && LookAt(step, steps, repairCase.Bench, kept, climate, each) is { } look)
                 {
                     TouchedWait.Add(touched, look);
                 }
@@ -350,7 +350,7 @@ public static class Run
         return touched;
     }
 
-    private static TouchedWait? LookAt(PlanStep step, Dictionary<string, Progress> steps, Climate climate, RunEvent look)
+    private static TouchedWait? LookAt(PlanStep step, Dictionary<string, Progress> steps, BenchFacts bench, IReadOnlyList<RunEvent> kept, Climate climate, RunEvent look)
     {
         if (step.Timing.Wait is not { Material: { } material } wait || steps[step.Id].HandsEndedAt is not { } ended)
         {
@@ -359,7 +359,7 @@ public static class Run
 
         var from = CountedFrom(step, wait, steps);
         var minutes = wait.At(1).Clock.MinutesBetween(from, look.At, climate);
-        return minutes <= 0 ? null
+        return minutes <= 0 || (wait.Clock.LightFactor is not null && !MeasuredLight.Throughout(bench, kept, from, look.At)) ? null
             : new TouchedWait(material, step.Id, ended, look.Number, new PaceLook(wait.OpensMin.CureMin, look.Kind == RunEventKind.NotYet ? minutes : null, look.Kind == RunEventKind.Ready ? minutes : null));
     }
 

@@ -114,7 +114,7 @@ internal static class Surroundings
     /// The readings of a kind in order of time, the last of one instant. What a probe said of an item that it was never laid at, because that was
     /// taken back, is not the item's.
     /// </summary>
-    private static IReadOnlyList<RunEvent> Read(IReadOnlyList<RunEvent> events, RunEventKind kind) =>
+    internal static IReadOnlyList<RunEvent> Read(IReadOnlyList<RunEvent> events, RunEventKind kind) =>
         [.. events.Where(each => each.Kind == kind && (each.Resolution is null || !IsOfProbe(kind) || events.Any(probe => probe is { Kind: RunEventKind.Probe, Passed: true } && probe.Number < each.Number))).GroupBy(each => each.At).Select(group => group.Last()).OrderBy(each => each.At)];
 
     private static bool IsOfProbe(RunEventKind kind) => kind is RunEventKind.Surface or RunEventKind.Light;

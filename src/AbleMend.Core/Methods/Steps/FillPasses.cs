@@ -56,7 +56,7 @@ internal sealed class FillPasses(Job job, Figure<Length> depth, Figure<Volume> n
     {
         job.Mix(new MixOrder("fill", "Mix the fill", "then the filler until it stands", need, job.SpreadingTime("fill", 5), job.Materials.Filler, true));
         Message layered = layers.N <= 1 ? Message.Empty : $"Work in {layers} layers, each set in the light before the next. ";
-        var wait = job.Sandable(job.Label, "fill-mix");
+        var wait = job.Sandable(job.Label, "fill-mix").OfLayers(layers.N);
         job.Do("fill", Stage.Apply, "Fill it, a little proud",
             $"{Tint}{layered}{PressIn}", 5 * layers.N, Witness, wait with { OpensMin = CureMin(wait.OpensMin.CureMin * Math.Max(1, layers.N)) }, draws: ["fill"], follows: true, shows: [proud]);
     }

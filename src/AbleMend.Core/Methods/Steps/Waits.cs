@@ -116,7 +116,7 @@ internal static class Waits
         var view = job.View;
         if (!BySun(job, job.Main) || view.Climate.Sky is not { } sky)
         {
-            return job.Figure("light.minutes", label, () => WallMin(daylight.CureMin), "As long as that light takes here", Daylight.Source, wouldChange: () => WouldChange);
+            return job.Figure("light.minutes", label, () => WallMin(daylight.CureMin / job.Pace(job.Main)), "As long as that light takes here", Daylight.Source, wouldChange: () => WouldChange);
         }
 
         var hands = job.HandsNext();
@@ -130,11 +130,16 @@ internal static class Waits
         return job.Figure("light.minutes", label, () =>
             {
                 _ = ultraviolet.Value;
-                return WallMin((sky.TryFindDosed(daylight.CureMin, hands) - hands)?.TotalMinutes ?? daylight.CureMin);
+                return WallMin((sky.TryFindDosed(daylight.CureMin / job.Pace(job.Main), hands) - hands)?.TotalMinutes ?? daylight.CureMin);
             },
             "By the sun, hour by hour, from when hands are there: dose = ∫ irradiance dt", Daylight.Source,
             wouldChange: () => sky.ShareAt(hands) > 0 ? WouldChange : "The sun is down then: a lamp does not wait for it.");
     }
+
+    /// <summary>A wait for the light of several layers: each of them was in the light before, so that a finger says nothing of how much the last one took.</summary>
+    /// <param name="wait">The wait.</param>
+    /// <param name="layers">Layers that it is reckoned for, at least 1.</param>
+    public static StepWait OfLayers(this StepWait wait, double layers) => layers > 1 ? wait with { Material = null } : wait;
 
     private static Message ReadyCheck(Material material) =>
         material.Cure switch
@@ -162,11 +167,12 @@ internal static class Waits
         return new StepWait(
             light && kind != WaitKind.Loadable ? WaitKind.Light : kind, time.Value, closes(material.Label!) is { } minutes ? CureMin(minutes) : null, counted,
             CureClock.For(material) with { BySun = BySun(job, material), LightFactor = light && !Catalysed(job, material) ? LightMin(job, resin, 1) : null }, check, Math.Clamp(time.CureMin / 10, 2, 120), whenLate, time.Id,
-            TouchTells(material) ? material.Id : null, WarmCorner.LimitOf(job, material, kind)).At(job.Pace(material));
+            TouchTells(job, material) ? material.Id : null, WarmCorner.LimitOf(job, material, kind)).At(job.Pace(material));
     }
 
-    /// <summary>Whether a finger tells how fast it sets: what light sets goes by the light, and what cools by the air.</summary>
-    private static bool TouchTells(Material material) => material.Cure is CureKind.TwoPart or CureKind.Catalysed or CureKind.Solvent or CureKind.Moisture;
+    /// <summary>Whether a finger tells how fast it sets: what cools goes by the air, and of what light and a catalyst set together nobody knows which of them did.</summary>
+    private static bool TouchTells(Job job, Material material) =>
+        material.Cure is CureKind.TwoPart or CureKind.Catalysed or CureKind.Solvent or CureKind.Moisture || (material.Cure == CureKind.Light && !Catalysed(job, material));
 
     private static double LightMin(Job job, LabelOf resin, double labelMin) =>
         Daylight.Minutes(labelMin, job.View.Case.Bench.Light, Catalysed(job, resin.Material), job.View.Case.Bench.LampMwPerCm2) ?? NotInThisLight;
