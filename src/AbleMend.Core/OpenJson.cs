@@ -87,7 +87,7 @@ public static partial class OpenJson
 
         if (WantsNumber(broken))
         {
-            return new Problem("broken-json", field, $"This must be a number.{line:as-is}", "Give a number.");
+            return new Problem("broken-json", field, $"This must be a number.{line:as-is}", "Write it in digits, such as 3.5.");
         }
 
         var words = Plain(broken.Message);

@@ -265,6 +265,8 @@ internal static partial class CatalogueChecks
                 {
                     checks.Known(step.Cautions, $"{mishap.Id}, {cause.Id}", "caution", [.. data.Cautions.Select(caution => caution.Id)]);
                     checks.Demand(step.WaitMin is null == step.Check is null, $"{mishap.Id}, {cause.Id}", "A wait has no check, or a check no wait.", "Give both or neither.");
+                    checks.Demand(step.Works == RemedyFigure.LeftInTheWarm == step.WarmC is not null && (step.WarmC is null || step.WaitMin is not null), $"{mishap.Id}, {cause.Id}",
+                        "What is left in the warm is worked out, and it is not said how warm, or for how long where the clock is not known.", "Give works left-in-the-warm, warmC and waitMin, or neither of the first two.");
                 }
             }
         }

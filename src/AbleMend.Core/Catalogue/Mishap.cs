@@ -83,7 +83,7 @@ public sealed record MishapCause(
     RunSign? Sign = null,
     [property: Size(10, 200)][property: Words] string? Stop = null);
 
-/// <summary>What a remedy works out from the mix that went wrong.</summary>
+/// <summary>What a remedy works out from the mix that went wrong, or from the wait.</summary>
 [JsonConverter(typeof(Kebab<RemedyFigure>))]
 public enum RemedyFigure
 {
@@ -92,6 +92,9 @@ public enum RemedyFigure
 
     /// <summary>Hardener or catalyst as a share of what it is put to.</summary>
     HardenerToResin,
+
+    /// <summary>How long what has not set still takes in the warm: it is waited for so long, where its clock is known.</summary>
+    LeftInTheWarm,
 }
 
 /// <summary>A step that puts something right.</summary>
@@ -102,6 +105,7 @@ public enum RemedyFigure
 /// <param name="Check">What to look at or touch when the wait is over.</param>
 /// <param name="Cautions">Identifiers of cautions.</param>
 /// <param name="Works">What is worked out for it, or null.</param>
+/// <param name="WarmC">How warm it is made, in °C, where that is worked with; else null.</param>
 public sealed record RemedyStep(
     [property: Size(5, 80)][property: Words] string Title,
     [property: Size(10, 400)][property: Words] string How,
@@ -109,4 +113,5 @@ public sealed record RemedyStep(
     [property: Limits(1, 10080, "min")] double? WaitMin = null,
     [property: Size(5, 200)][property: Words] string? Check = null,
     IReadOnlyList<string>? Cautions = null,
-    RemedyFigure? Works = null);
+    RemedyFigure? Works = null,
+    [property: Limits(20, 60, "°C")] double? WarmC = null);

@@ -128,7 +128,7 @@ public static class LimitTable
         switch (held)
         {
             case double number when field.Limits is null && !double.IsFinite(number):
-                problems.Add(new Problem("out-of-range", trail.ToString(), "That is no number.", "Give a number."));
+                problems.Add(new Problem("out-of-range", trail.ToString(), "That is no number.", "Write it in digits, such as 3.5."));
                 break;
             case DateOnly { Year: < FirstYear or > LastYear } or DateTimeOffset { Year: < FirstYear or > LastYear }:
                 problems.Add(new Problem("absurd-date", trail.ToString(), $"The date lies outside the years {Year(FirstYear)} to {Year(LastYear)}.", "Check the year."));

@@ -1,6 +1,7 @@
 using System.Globalization;
 using AbleMend.Core.Catalogue;
 using AbleMend.Core.Curing;
+using AbleMend.Core.Figures;
 using AbleMend.Core.Materials;
 using AbleMend.Core.Methods;
 using AbleMend.Core.Plans;
@@ -61,17 +62,19 @@ public static class RescueDesk
     /// <param name="cause">What it was.</param>
     /// <param name="number">Number of the event that says so; it makes the identifiers of the steps its own.</param>
     /// <param name="smaller">The mix, where it goes into smaller cups from here; else null.</param>
-    public static RepairPlan Join(RepairPlan plan, AtStep at, MishapCause cause, int number, PlanStep? smaller = null)
+    /// <param name="notSet">What was laid last and has not set; null where its clock is not known.</param>
+    public static RepairPlan Join(RepairPlan plan, AtStep at, MishapCause cause, int number, PlanStep? smaller = null, NotSet? notSet = null)
     {
         var before = cause.BackTo is { } back ? Target(plan, at, back) : at.Step;
         var all = plan.Steps.ToList();
         var place = all.IndexOf(before) + (cause.BackTo is null && at.IsWaiting ? 1 : 0);
         var mix = MixOf(plan, at);
-        var joined = cause.Steps.Select((step, i) => StepOf(step, i, at.Step.Damage, number)).ToList();
-        var figures = cause.Steps.SelectMany((step, i) => RemedyFigures.Of(step.Works, joined[i].Id, mix, plan.Figures)).ToList();
+        string IdOf(int step) => Numbering.Of(at.Step.Damage, string.Create(CultureInfo.InvariantCulture, $"{Mark}{number}-{step + 1}"));
+        var figures = cause.Steps.SelectMany((step, i) => RemedyFigures.Of(step, IdOf(i), mix, notSet, plan.Figures)).ToList();
+        var joined = cause.Steps.Select((step, i) => StepOf(step, IdOf(i), at.Step.Damage, RemedyFigures.WaitOf(figures, IdOf(i)))).ToList();
         joined = [.. joined.Zip(cause.Steps, (step, remedy) => step with
         {
-            Figures = [.. figures.Where(figure => RemedyFigures.IsOf(figure, step.Id)).Select(figure => figure.Id), .. remedy.Works == RemedyFigure.SmallerCups && smaller is not null ? RemedyFigures.CupsOf(smaller) : []],
+            Figures = [.. RemedyFigures.ShownAt(step.Id, figures), .. remedy.Works == RemedyFigure.SmallerCups && smaller is not null ? RemedyFigures.CupsOf(smaller) : []],
         })];
         all.InsertRange(place, joined);
         var timeline = plan.Timeline.ToList();
@@ -136,11 +139,14 @@ public static class RescueDesk
     internal static PlanStep? MixOf(RepairPlan plan, AtStep at) =>
         plan.Steps.Where(step => step.Damage == at.Step.Damage).TakeWhile(step => step.Id != at.Step.Id).Append(at.Step).LastOrDefault(step => step.Pour?.Cup is not null);
 
-    private static PlanStep StepOf(RemedyStep step, int place, int damage, int number)
+    /// <param name="step">The remedy's step.</param>
+    /// <param name="id">Its identifier in the plan.</param>
+    /// <param name="damage">The damage that it is for.</param>
+    /// <param name="worked">How long it is waited for in the warm that it is brought into, where that was worked out; else null.</param>
+    private static PlanStep StepOf(RemedyStep step, string id, int damage, Figure? worked)
     {
-        var id = Numbering.Of(damage, string.Create(CultureInfo.InvariantCulture, $"{Mark}{number}-{place + 1}"));
-        var wait = step.WaitMin is { } minutes
-            ? new StepWait(WaitKind.Hold, new CureTime(minutes), null, null, new CureClock(20, EquivalentAge.DefaultActivationKjPerMol, -40), Message.Parse(step.Check!), Math.Min(60, minutes))
+        var wait = (worked?.Value ?? step.WaitMin) is { } minutes
+            ? new StepWait(WaitKind.Hold, new CureTime(minutes), null, null, new CureClock(20, worked is null ? EquivalentAge.DefaultActivationKjPerMol : 0, -40), Message.Parse(step.Check!), Math.Min(60, minutes), Because: worked?.Id)
             : null;
         return new PlanStep(id, Stage.Prepare, Message.Parse(step.Title), Message.Parse(step.How), [], step.Cautions ?? [], null, new StepTiming(id, step.Minutes, false, wait, damage), null, []);
     }

@@ -32,18 +32,34 @@ internal static class Mishaps
 
     /// <summary>The plan after an event: with the steps of a remedy, or without those of one that is taken back.</summary>
     public static RepairPlan PlanAfter(Mend mend, RepairPlan plan, RunState state, RunEvent next, MishapCause? cause, Planner? planner) =>
-        cause is not null && planner is not null && state.Fronts.FirstOrDefault(each => each.StepId == next.StepId) is { } front ? Joined(mend, plan, front, cause, next.Number, planner)
+        cause is not null && planner is not null && state.Fronts.FirstOrDefault(each => each.StepId == next.StepId) is { } front ? Joined(mend, plan, state, front, cause, next, planner)
         : next.Kind == RunEventKind.Undo && Run.Standing(mend.Events).LastOrDefault(each => !each.IsByItself) is { Kind: RunEventKind.Mishap } undone ? Without(mend, plan, undone.Number, planner)
         : plan;
 
-    private static RepairPlan Joined(Mend mend, RepairPlan plan, Front front, MishapCause cause, int number, Planner planner)
+    private static RepairPlan Joined(Mend mend, RepairPlan plan, RunState state, Front front, MishapCause cause, RunEvent next, Planner planner)
     {
         AtStep In(RepairPlan of) => new(of.Steps.First(step => step.Id == front.StepId), front.Phase == StepPhase.Waiting, null, "", NoSigns);
         var smaller = cause.Steps.Any(step => step.Works == RemedyFigure.SmallerCups) && RescueDesk.MixOf(plan, In(plan)) is { } mix
             ? SmallerCups.Of(plan, mix, mend.CaseFor(mix), planner)
             : null;
         var goesOn = smaller ?? plan;
-        return RescueDesk.Join(goesOn, In(goesOn), cause, number, smaller is null ? null : RescueDesk.MixOf(goesOn, In(goesOn)));
+        return RescueDesk.Join(goesOn, In(goesOn), cause, next.Number, smaller is null ? null : RescueDesk.MixOf(goesOn, In(goesOn)), NotSetAt(mend, plan, state, front, next.At));
+    }
+
+    /// <summary>What was laid last at a damage and is waited for, or was: how far its clock has run. Null where nothing was, or where light sets it.</summary>
+    private static NotSet? NotSetAt(Mend mend, RepairPlan plan, RunState state, Front front, DateTimeOffset at)
+    {
+        var done = plan.Steps.Where(step => step.Damage == front.Damage).TakeWhile(step => step.Id != front.StepId).Concat(plan.Steps.Where(step => step.Id == front.StepId && front.Phase == StepPhase.Waiting));
+        if (done.LastOrDefault(step => step.Timing.Wait is { Material: not null, Clock.LightFactor: null }) is not { Timing.Wait: { Material: { } material } wait } laid
+            || state.Timeline.FirstOrDefault(each => each.StepId == (wait.CountsFrom ?? laid.Id)) is not { } timed
+            || (wait.CountsFrom is null ? timed.HandsEndAt : timed.StartsAt) is not { } from)
+        {
+            return null;
+        }
+
+        var byLabel = wait.At(1);
+        var ran = byLabel.Clock.MinutesBetween(from, at, mend.Climate);
+        return ran > 0 ? new NotSet(byLabel, ran, mend.PaceOf(material) is { Counts: true } known ? known.Rate : 1) : null;
     }
 
     private static RepairPlan Without(Mend mend, RepairPlan plan, int number, Planner? planner)

@@ -1,7 +1,9 @@
 using System.Text.Json;
 using AbleMend.Core.Cases;
 using AbleMend.Core.Catalogue;
+using AbleMend.Core.Curing;
 using AbleMend.Core.Mixing;
+using AbleMend.Core.Plans;
 using AbleMend.Core.Running;
 using AbleMend.Core.Tests.Gallery;
 
@@ -52,9 +54,47 @@ public class MishapTests
         var state = mend.StateAt(at);
         (state.CurrentStepId, state.Phase).ShouldBe((rescue, StepPhase.Next));
         mend = Kept(mend, new Happening(RunEventKind.HandsDone, rescue), at.AddMinutes(5));
-        mend.StateAt(at.AddMinutes(5)).Window!.OpensAt!.Value.ShouldBeGreaterThan(at.AddHours(3), "three hours at 20 °C are more at 12");
+        mend.StateAt(at.AddMinutes(5)).Phase.ShouldBe(StepPhase.Waiting);
         mend = Kept(mend, new Happening(RunEventKind.Ready, rescue), at.AddHours(4));
         mend.StateAt(at.AddHours(4)).CurrentStepId.ShouldBe(before[before.ToList().IndexOf("glass") + 1]);
+    }
+
+    /// <summary>The glass laid, the bench cold all the while, and said to be tacky some hours later.</summary>
+    private static (RepairPlan Plan, Mend Mend, string Rescue, DateTimeOffset At) TackyAfter(double hours, RepairCase? repairCase = null)
+    {
+        var (mend, laid) = Until(repairCase ?? Cases.FinBox(), "glass", waiting: true);
+        var at = laid.AddHours(hours);
+        var wrong = Kept(Kept(mend, new Happening(RunEventKind.Reading, Value: 12), laid), new Happening(RunEventKind.Mishap, "glass", "tacky/cold"), at);
+        return (wrong.Plan!, wrong, Ids(wrong).Except(Ids(mend)).Single(), at);
+    }
+
+    // Worked by hand: what the label still wants after the hours in the cold, by the Arrhenius rate of its clock at 12 and at 25 °C.
+    [Fact]
+    public void What_has_not_set_in_the_cold_is_told_how_long_it_still_takes_in_the_warm()
+    {
+        var (plan, mend, rescue, at) = TackyAfter(9);
+        var wait = plan.Step("glass").Timing.Wait!;
+        var (ran, left, pace, warm) = (plan.Figure($"{rescue}.ran"), plan.Figure($"{rescue}.left"), plan.Figure($"{rescue}.pace"), plan.Figure($"{rescue}.warm"));
+        ran.Value.ShouldBe(9 * 60 * wait.Clock.RateAt(12), 20, "and the minutes from the cup to the cloth");
+        left.Value.ShouldBe((wait.OpensMin.CureMin / pace.Value) - ran.Value, 1e-6);
+        warm.Value.ShouldBe(left.Value / wait.Clock.RateAt(25), 1e-6);
+        plan.Step(rescue).Figures.ShouldBe([warm.Id], "the others are its reasons");
+        warm.Derivation.Inputs.ShouldBe([left.Id, $"{rescue}.at"]);
+        left.Derivation.Inputs.ShouldContain(wait.Because!);
+        warm.FoundedOn.ShouldBe(Core.Figures.SourceKind.FromMemory, "no firmer than what a finger tells");
+        var warmed = Kept(mend, new Happening(RunEventKind.HandsDone, rescue), at.AddMinutes(5));
+        warmed.StateAt(at.AddMinutes(5)).Window!.OpensAt!.Value.ShouldBe(at.AddMinutes(5 + warm.Value), TimeSpan.FromSeconds(1), "the window says what the figure says");
+        Kept(mend, new Happening(RunEventKind.Undo), at.AddMinutes(1)).Plan!.Figures.ShouldNotContain(figure => figure.Id.StartsWith(rescue, StringComparison.Ordinal));
+    }
+
+    [Fact]
+    public void The_longer_it_has_lain_the_less_is_left_but_never_nothing_and_a_slow_lot_takes_longer()
+    {
+        double Left(double hours, RepairCase? repairCase = null) => TackyAfter(hours, repairCase) is var (plan, _, rescue, _) ? plan.Figure($"{rescue}.left").Value : 0;
+        var label = TackyAfter(9).Plan.Step("glass").Timing.Wait!.OpensMin.CureMin;
+        Left(4).ShouldBeGreaterThan(Left(9));
+        Left(60).ShouldBeGreaterThanOrEqualTo(label / 10);
+        Left(9, Cases.FinBox() with { Paces = [new LearntPace("epoxy-2to1", 0.5, 0.05, 5)] }).ShouldBe(Left(9) + (label / 0.5) - (label / TackyAfter(9).Plan.Figures.Single(figure => figure.Id.EndsWith(".pace", StringComparison.Ordinal)).Value), label / 10);
     }
 
     /// <summary>Twice as many cups, half in each: the remedy, the mix that it goes back to, its words and its cup all say the same.</summary>

@@ -109,10 +109,12 @@ function Heading({ desk, stage }: { desk: MendDesk; stage: Stage }) {
           </Link>
         ))}
       </nav>
-      <p className="ml-auto pb-2 text-sm text-faint" role="status">
-        {keepingWords(desk, (iso) => when(iso, now, zone))}
-      </p>
-      {desk.keeping.state === 'faulty' ? <Button look="quiet" onClick={desk.takeSaved}>{say`Back to what was saved`}</Button> : null}
+      <div className="ml-auto flex flex-wrap items-center justify-end gap-x-3 pb-2">
+        <p className="text-sm text-faint" role="status">
+          {keepingWords(desk, (iso) => when(iso, now, zone))}
+        </p>
+        {desk.keeping.state === 'faulty' ? <Button look="quiet" onClick={desk.takeSaved}>{say`Back to what was saved`}</Button> : null}
+      </div>
     </div>
   );
 }
