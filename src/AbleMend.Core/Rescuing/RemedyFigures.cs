@@ -59,7 +59,8 @@ internal static class RemedyFigures
     /// <summary>What its label still wants at the pace that it can have at most, since it has not set by now; and how long that takes in the warm.</summary>
     private static IReadOnlyList<Figure> InTheWarm(string stepId, double warmC, NotSet notSet, IReadOnlyList<Figure> figures)
     {
-        if (figures.FirstOrDefault(figure => figure.Id == notSet.Wait.Because) is not { } label)
+        // What does not set at that warmth either is left to the remedy's own time.
+        if (figures.FirstOrDefault(figure => figure.Id == notSet.Wait.Because) is not { } label || notSet.Wait.Clock.RateAt(warmC) <= 0)
         {
             return [];
         }

@@ -139,6 +139,7 @@ public static class RescueDesk
     internal static PlanStep? MixOf(RepairPlan plan, AtStep at) =>
         plan.Steps.Where(step => step.Damage == at.Step.Damage).TakeWhile(step => step.Id != at.Step.Id).Append(at.Step).LastOrDefault(step => step.Pour?.Cup is not null);
 
+    /// <summary>A remedy's step as it stands in the plan.</summary>
     /// <param name="step">The remedy's step.</param>
     /// <param name="id">Its identifier in the plan.</param>
     /// <param name="damage">The damage that it is for.</param>
