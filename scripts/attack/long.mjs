@@ -1,4 +1,4 @@
-// Every long run on one build, two at a time: node scripts/attack/long.mjs [--seed N]. Takes about two hours on two cores.
+// Every long run on one build, two at a time: node scripts/attack/long.mjs [--seed N]. Takes some three hours on two cores.
 // Wants what ./test installs; leaves the whole of what each run said in artifacts/long and tells its end.
 import { spawn } from 'node:child_process';
 import { createWriteStream, mkdirSync } from 'node:fs';
